@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import type { Lot } from '#shared/contract'
+import { useFruit } from '~/stores/fruit'
+import { useSession } from '~/stores/session'
+import type { StripPart } from './KiloStrip.vue'
+
+const props = defineProps<{ lot: Lot; scaleKg: number; selected: boolean }>()
+const emit = defineEmits<{ select: []; press: [] }>()
+const fruit = useFruit()
+const session = useSession()
+const { t } = useI18n()
+const { n, day, name, money } = useFormat()
+
+const presses = computed(() => fruit.pressesOf.get(props.lot.id) ?? [])
+/** What its presses made of the lot; by-products are lots of their own, by press. */
+const parts = computed((): StripPart[] => [...partsOf(presses.value), { key: 'crate', kg: props.lot.onHand / 1000 }])
+const price = computed(() => (props.lot.costEur === null ? null : props.lot.costEur / (props.lot.amount / 1000)))
+const latest = computed(() => presses.value[0])
+const label = computed(() => `${name(props.lot.ingredientKey)}: ${parts.value.filter((p) => p.kg > 0).map((p) => `${t(`fruit.part.${p.key}`)} ${n(p.kg, 2)} kg`).join(', ')}`)
+</script>
+
+<template>
+  <article class="lot" :class="{ selected }" data-test="lot" :data-fruit="lot.ingredientKey">
+    <button type="button" class="face" :aria-pressed="selected" @click="emit('select')">
+      <span class="head">
+        <b>{{ name(lot.ingredientKey) }}</b>
+        <span class="num">{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span>
+        <span class="quiet small rest">{{ [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : ''].filter(Boolean).join(' · ') }}</span>
+        <span v-if="session.isOwner" class="small price">{{ price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg` }}</span>
+      </span>
+      <FruitKiloStrip :fruit="lot.ingredientKey" :parts="parts" :scale-kg="scaleKg" :label="label" :height="30" />
+      <span class="foot small">
+        <span v-if="lot.onHand > 50">{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }}</span>
+        <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
+        <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n((latest.juiceMl / latest.takenG) * 1000) }) }}</span>
+      </span>
+    </button>
+    <v-btn v-if="lot.onHand > 50" class="go" data-test="press" @click="emit('press')">{{ t('fruit.press') }}</v-btn>
+  </article>
+</template>
+
+<style scoped>
+.lot { display: grid; grid-template-columns: 1fr 100px; gap: 14px; align-items: center; padding: 4px 0; border-bottom: 1px solid var(--rule); }
+.face { display: grid; gap: 4px; width: 100%; text-align: left; background: none; border: 0; font: inherit; color: inherit; cursor: pointer; padding: 4px 10px; border-radius: 12px; }
+.face:hover { background: #faf6ea; }
+.selected .face { background: var(--sand); }
+.head { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
+.head b { font-size: 16.5px; }
+.rest { flex: 1; }
+.foot { display: flex; gap: 16px; justify-content: space-between; min-height: 19px; }
+.go { justify-self: end; width: 100%; }
+@media (max-width: 700px) { .lot { grid-template-columns: 1fr; gap: 2px; } .rest { flex-basis: 100%; order: 5; } .go { margin: 2px 10px 4px; width: auto; justify-self: stretch; } }
+</style>

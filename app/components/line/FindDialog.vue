@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { useCatalogue } from '~/stores/catalogue'
+import { useDrinks } from '~/stores/drinks'
+
+const open = defineModel<boolean>({ default: false })
+const text = ref('')
+const field = ref<{ focus: () => void } | null>(null)
+const { t } = useI18n()
+const { name } = useFormat()
+const stops = useStops()
+const drinks = useDrinks()
+const catalogue = useCatalogue()
+const router = useRouter()
+watch(open, () => (text.value = ''))
+
+const plain = (s: string): string => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
+const all = computed(() => [
+  ...drinks.drinks.map((d) => ({ title: d.name, kind: t('stop.drinks'), to: `/drinks/${d.id}` })),
+  ...catalogue.ingredients.map((i) => ({ title: name(i.key), kind: i.kind === 'fruit' ? t('stop.fruit') : t('menu.store'), to: i.kind === 'fruit' ? `/fruit?fruit=${i.key}` : '/store' })),
+  ...stops.value.map((s) => ({ title: t(`stop.${s.key}`), kind: '', to: s.path })),
+])
+const found = computed(() => (text.value.trim() ? all.value.filter((e) => plain(e.title).includes(plain(text.value.trim()))) : all.value).slice(0, 8))
+function go(to: string): void {
+  open.value = false
+  void router.push(to)
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="520" @after-enter="field?.focus()">
+    <v-card>
+      <v-text-field ref="field" v-model="text" :label="t('find.label')" data-test="find" @keydown.enter="found[0] && go(found[0].to)" />
+      <v-list>
+        <v-list-item v-for="e in found" :key="e.to + e.title" :title="e.title" :subtitle="e.kind" @click="go(e.to)" />
+        <p v-if="!found.length" class="quiet">{{ t('find.none', { text }) }}</p>
+      </v-list>
+    </v-card>
+  </v-dialog>
+</template>

@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+const open = defineModel<boolean>({ default: false })
+const stops = useStops()
+const { t } = useI18n()
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="480">
+    <v-card>
+      <h2>{{ t('keys.title') }}</h2>
+      <dl class="keys">
+        <dt><kbd>/</kbd></dt><dd>{{ t('keys.find') }}</dd>
+        <template v-for="s in stops" :key="s.key"><dt><kbd>G</kbd> <kbd>{{ s.letter.toUpperCase() }}</kbd></dt><dd>{{ t(`stop.${s.key}`) }}</dd></template>
+        <dt><kbd>1</kbd>–<kbd>4</kbd></dt><dd>{{ t('keys.lens') }}</dd>
+        <dt><kbd>?</kbd></dt><dd>{{ t('keys.this') }}</dd>
+      </dl>
+      <v-btn @click="open = false">{{ t('do.close') }}</v-btn>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.keys { display: grid; grid-template-columns: auto 1fr; gap: 8px 18px; margin: 14px 0; }
+dd { margin: 0; }
+kbd { font: 600 14px var(--text); border: 1.5px solid var(--quiet); border-radius: 6px; padding: 2px 8px; }
+</style>

@@ -1,0 +1,34 @@
+import type { figures as en } from '../en/figures'
+
+export const figures: typeof en = {
+  explain: { open: 'Ver cómo se hizo', nothing: 'Nada entra en esta cuenta.' },
+  basis: { measured: 'medido o escrito', estimated: 'calculado', default: 'tomado como usual' },
+  figure: {
+    unnamed: 'Parte de la cuenta', 'unit-factor': 'Cambio de unidad', quotient: 'Proporción',
+    mass: 'Masa', 'mass-of': '{name}, masa', 'volume-of': '{name}, volumen', volume: 'Volumen de la bebida', 'density-of': '{name}, densidad', density: 'Densidad', 'ml-per-gram': '{name}, mL por g', 'fills-up': '{name} que completa hasta {volumeMl} mL',
+    sugars: 'Azúcares', acid: 'Ácido, como cítrico', sweetness: 'Dulzor, como sacarosa', dissolved: 'Todo lo disuelto', liquor: 'Agua y lo disuelto en ella', fibre: 'Fibra', fat: 'Grasa', undissolved: 'Queda en el fondo',
+    'part-sugars': 'Azúcares de {name}', 'part-acid': 'Ácido de {name}', 'part-sweetness': 'Dulzor de {name}', 'part-dissolved': 'Disuelto, de {name}', 'part-liquor': 'Líquido de {name}', 'part-fibre': 'Fibra de {name}', 'part-fat': 'Grasa de {name}',
+    'share-sugars': 'Azúcares en un gramo de {name}', 'share-acid': 'Ácido en un gramo de {name}', 'share-sweetness': 'Dulzor en un gramo de {name}', 'share-dissolved': 'Disuelto en un gramo de {name}', 'share-liquor': 'Líquido en un gramo de {name}', 'share-fibre': 'Fibra en un gramo de {name}', 'share-fat': 'Grasa en un gramo de {name}',
+    'dissolved-percent': 'Disuelto, g por 100 g', 'acid-percent': 'Ácido, g por 100 g', brix: 'Lectura del refractómetro', ta: 'Ácido (TA), g por 100 mL como cítrico', ratio: 'Azúcar entre ácido', 'sweetness-per-100': 'Dulzor, g por 100 mL', 'sum-of-layers': 'Capas por separado',
+    temperature: 'Temperatura', 'ice-temperature': 'Temperatura del hielo', 'last-sip-temperature': 'Temperatura del último sorbo', 'heat-capacity': 'Capacidad calorífica de la bebida', 'ice-melted': 'Hielo derretido al último sorbo', 'ice-melted-so-far': 'Hielo derretido hasta ahora', 'share-of-melt': 'Cuánto ha avanzado', displaced: 'Lo que sube por el hielo', filled: 'Altura en el vaso',
+    yield: 'Jugo por kilo como se compra, {name} {when}', 'mean-yield': 'Media de {count} exprimidas de {name}', 'handbook-yield': 'Rendimiento de manual de {name}', 'juice-share': 'Jugo en un gramo de {name}', taken: 'Fruta tomada', juice: 'Jugo', edible: 'Queda tras recortar', 'edible-share': 'Parte comestible',
+    'fruit-cost': 'Costo de la fruta tomada', 'cost-per-litre': 'Costo de un litro de jugo', 'mean-cost-per-litre': 'Costo medio del litro, {count} exprimidas', minutes: 'Minutos de trabajo', 'minutes-per-litre': 'Minutos por litro', 'mean-minutes-per-litre': 'Minutos medios por litro',
+    'pack-price': 'Precio del paquete, {since}', pack: 'Lo que pesa el paquete', 'price-per-gram': '{name}, precio del gramo', 'price-per-kilo': '{name}, precio del kilo', 'litres-per-kilo': 'Litros de un kilo de {name}', 'cost-per-ml': 'Costo de un mL', 'cost-per-gram': '{name}, costo del gramo', 'cost-of': '{name}', 'cost-of-prep': 'Costo de una preparación', 'cost-of-cup': 'Costo de un vaso', 'cost-of-cups': 'Costo de la tanda', 'cost-of-day': 'Costo del día', 'price-each': '{name}, cada uno', 'sold-at': 'Se vende a', earns: 'Un vaso deja', 'cost-share': 'Costo, del precio', 'all-litres': 'Litros de todas las tandas', 'in-crate': '{name} en la caja', received: 'Pesado al llegar', 'pressed-from': 'Exprimido de ahí',
+    labour: 'Trabajo', 'minutes-to-pour': 'Minutos para servir y entregar', 'minutes-to-press': 'Minutos para exprimir {name}', 'pour-time': 'Segundos para servir un vaso', 'labour-rate': 'Costo de una hora de trabajo', 'labour-per-minute': 'Costo de un minuto',
+    cups: 'Vasos', 'with-loss': 'Con lo que se derrama, se prueba y se queda', 'batch-volume': 'Tanda', 'batch-factor': 'Veces la receta', 'batch-amount': '{name} en la tanda', 'batch-mass': '{name} en la tanda', rounded: '{name}, redondeado a la báscula o jarra', step: 'Redondeado a', 'brix-shift': 'Lo que hizo el redondeo', batches: 'Tandas', usable: 'Espacio en {name}', fill: 'En cada recipiente',
+    'juice-needed': '{name}, hace falta', 'juice-on-hand': '{name}, en existencia', 'juice-to-press': 'Jugo por exprimir', 'fruit-to-press': '{name} por exprimir', 'garnish-needed': '{name} para adorno', 'fruit-needed': '{name}, hace falta', 'fruit-on-hand': '{name}, en existencia', 'fruit-short': '{name}, falta', 'fruit-to-buy': '{name} por comprar',
+  },
+  formula: {
+    'solution-density': 'Densidad de una solución de azúcar por lo disuelto y la temperatura (ICUMSA).', 'mixture-volume': 'El líquido por la densidad de una solución de azúcar (ICUMSA), más fibra, grasa y cristales por la suya.', 'brix-reading': 'Lo disuelto, menos la corrección cítrica (Stevens y Baier 1939).',
+    'heat-capacity': 'Capacidad calorífica de una solución de azúcar (Bubník y Kadlec).', 'ice-melted': 'Balance de calor de bebida y hielo; no se cuentan el vaso ni el ambiente.', 'temperature-after-melt': 'Balance de calor de bebida y hielo; no se cuentan el vaso ni el ambiente.',
+    'round-to-step': 'Redondeado al paso.', 'round-up-to-step': 'Redondeado hacia arriba al paso.', 'round-up': 'Redondeado hacia arriba a enteros.', 'at-least-zero': 'Nada, donde sería menos.', mean: 'La suma entre cuántos hay.',
+  },
+  source: {
+    fdc: 'USDA FoodData Central, de memoria', ah102: 'USDA Agriculture Handbook 102, de memoria', practice: 'Práctica común, sin fuente', definition: 'Por definición', crc: 'CRC Handbook of Chemistry and Physics', density: 'Por su composición',
+    recipe: 'Como se escribió en la receta', process: 'Del paso anterior', 'fills-up': 'Se vierte hasta que la mezcla, no la suma de capas, tiene su volumen', bench: 'Temperatura de la mesa', poured: 'La jarra recién salida del refrigerador', 'last-sip': 'Una bebida termina cerca de esta temperatura', 'heat-capacity': 'Bubník y Kadlec, por lo que lleva la bebida', solubility: 'Vavrinecz 1962', slider: 'El control bajo el vaso',
+    scale: 'De la báscula', jug: 'De la jarra', 'scale-density': 'De la báscula y la densidad del jugo', receipt: 'De la nota de compra', 'last-price': 'Lote sin precio: el último precio de la fruta', crew: 'Anotado por el equipo', price: 'Lista de precios', stand: 'Ajuste del puesto', plan: 'Del plan', lots: 'De los lotes', headspace: 'Un recipiente menos 8 % para remover y cargar',
+    ifct: 'Tablas de composición de alimentos de la India 2017, datos abiertos', 'makers-label': 'Etiqueta usual del fabricante, de memoria', sweeteners: 'Manuales de edulcorantes, de memoria; decide la etiqueta del producto', 'iso-tea': 'ISO 3720 e ISO 11287, de memoria', 'fda-ph': 'FDA, pH aproximado de alimentos, de memoria', 'food-keeper': 'USDA FoodKeeper, de memoria',
+    own: 'Valores propios, escritos en Almacén',
+    honey: 'Revisiones de composición de la miel, de memoria',
+  },
+}

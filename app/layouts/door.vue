@@ -1,0 +1,3 @@
+<template>
+  <v-app><main><slot /></main></v-app>
+</template>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { difference, given, sum } from '#core/figures'
+import type { Lot } from '#shared/contract'
+import { useFruit } from '~/stores/fruit'
+import { usePlan } from '~/stores/plan'
+import { useSession } from '~/stores/session'
+
+type Panel = { show: 'fruit' } | { show: 'weigh' } | { show: 'press'; lot: Lot } | { show: 'pressed'; pressId: string }
+const store = useFruit()
+const session = useSession()
+const { t } = useI18n()
+const { n, name, day } = useFormat()
+const route = useRoute()
+const panel = ref<Panel>({ show: 'fruit' })
+const selectedId = ref('')
+const showAll = ref(false)
+
+watch(() => session.standId, () => void Promise.all([store.load(), usePlan().load()]))
+const asked = computed(() => (typeof route.query.fruit === 'string' ? route.query.fruit : ''))
+const lots = computed(() => {
+  const all = asked.value ? store.received.filter((l) => l.ingredientKey === asked.value) : store.received
+  // What is still in the crate first, then the newest.
+  return [...all].sort((a, b) => Number(b.onHand > 50) - Number(a.onHand > 50) || b.at.localeCompare(a.at))
+})
+const shown = computed(() => (showAll.value ? lots.value : lots.value.slice(0, 12)))
+const scaleKg = computed(() => Math.max(1, ...shown.value.map((l) => l.amount / 1000)))
+const selected = computed(() => lots.value.find((l) => l.id === selectedId.value) ?? lots.value[0])
+const latestPress = computed(() => {
+  const lot = selected.value
+  const p = lot ? store.pressesOf.get(lot.id)?.[0] ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey) : undefined
+  return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
+})
+const inCrate = computed(() => {
+  const lot = selected.value
+  if (!lot) return null
+  const params = { name: lot.ingredientKey }
+  const taken = (store.pressesOf.get(lot.id) ?? []).map((p) => given('taken', p.takenG / 1000, 'kg', 'measured', 'source.scale', params))
+  const received = given('received', lot.amount / 1000, 'kg', 'measured', 'source.scale', params)
+  return taken.length ? difference('in-crate', 'kg', received, sum('pressed-from', 'kg', taken, params), params) : received
+})
+const pressed = computed(() => {
+  const p = panel.value.show === 'pressed' ? store.presses.find((x) => x.id === (panel.value as { pressId: string }).pressId) : undefined
+  return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
+})
+const parts = computed(() => (pressed.value ? partsOf([pressed.value.press]) : []))
+function weighed(lotId: string): void {
+  selectedId.value = lotId
+  panel.value = { show: 'fruit' }
+}
+function startPress(lot: Lot): void {
+  selectedId.value = lot.id
+  panel.value = { show: 'press', lot }
+}
+const overPage = computed(() => panel.value.show !== 'fruit')
+</script>
+
+<template>
+  <div class="fruit">
+    <section class="sheet lots">
+      <div class="spread top">
+        <div>
+          <h1>{{ asked ? name(asked) : t('fruit.title') }}</h1>
+          <p class="quiet">{{ t('fruit.summary', { kg: n(store.kgOnHand, 1), n: store.received.filter((l) => l.onHand > 50).length }) }} <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink></p>
+        </div>
+        <v-btn color="primary" data-test="weigh-in" @click="panel = { show: 'weigh' }">{{ t('fruit.weighIn') }}</v-btn>
+      </div>
+      <div v-if="!lots.length" class="empty" data-test="empty">
+        <p>{{ t('fruit.empty') }}</p>
+      </div>
+      <template v-else>
+        <FruitStripKey />
+        <FruitLotStrip v-for="lot in shown" :key="lot.id" :lot="lot" :scale-kg="scaleKg" :selected="selected?.id === lot.id && panel.show === 'fruit'" @select="selectedId = lot.id; panel = { show: 'fruit' }" @press="startPress(lot)" />
+        <v-btn v-if="lots.length > shown.length" class="below" @click="showAll = true">{{ t('fruit.older', { n: lots.length - shown.length }) }}</v-btn>
+      </template>
+    </section>
+
+    <aside class="sheet side" :class="{ over: overPage }" data-test="panel">
+      <FruitWeighIn v-if="panel.show === 'weigh'" :fruit="asked || undefined" @done="weighed" @close="panel = { show: 'fruit' }" />
+      <FruitPressForm v-else-if="panel.show === 'press'" :key="panel.lot.id" :lot="panel.lot" @done="panel = { show: 'pressed', pressId: $event }" @close="panel = { show: 'fruit' }" />
+      <div v-else-if="panel.show === 'pressed' && pressed" class="stack" data-test="pressed">
+        <h2>{{ t('press.done', { l: n(pressed.press.juiceMl / 1000, 2), fruit: name(pressed.press.ingredientKey) }) }}</h2>
+        <FruitKiloStrip :fruit="pressed.press.ingredientKey" :parts="parts" :scale-kg="pressed.press.takenG / 1000" :height="44" :label="t('press.strip')" />
+        <FruitStripKey />
+        <FruitYieldPanel :fruit="pressed.press.ingredientKey" :known="store.yields.get(pressed.press.ingredientKey)!" :press="pressed.figures" />
+        <p class="caution"><b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }}</p>
+        <v-btn color="primary" data-test="panel-done" @click="panel = { show: 'fruit' }">{{ t('do.done') }}</v-btn>
+      </div>
+      <div v-else-if="selected" class="stack">
+        <h2>{{ name(selected.ingredientKey) }}</h2>
+        <p class="quiet small">{{ t('yield.what') }}</p>
+        <div class="spread"><span>{{ t('fruit.part.crate') }}</span><FigureButton :figure="inCrate!" :label="t('fruit.part.crate')" /></div>
+        <FruitYieldPanel :fruit="selected.ingredientKey" :known="store.yields.get(selected.ingredientKey)!" :press="latestPress?.figures ?? null" :press-label="latestPress ? t('yield.pressOn', { day: day(latestPress.press.at), who: latestPress.press.by }) : ''" />
+        <p v-if="session.mayPlan" class="row small links"><NuxtLink :to="{ path: '/history', query: { entity: 'lot', id: selected.id } }" data-test="lot-history">{{ t('history.one', { what: t('history.entity.lot') }) }}</NuxtLink><NuxtLink v-if="latestPress" :to="{ path: '/history', query: { entity: 'press', id: latestPress.press.id } }" data-test="press-history">{{ t('history.one', { what: t('history.entity.press') }) }}</NuxtLink></p>
+      </div>
+      <div v-else class="stack"><h2>{{ t('fruit.first') }}</h2><p>{{ t('fruit.firstSteps') }}</p></div>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.fruit { display: grid; grid-template-columns: minmax(0, 1fr) 400px; gap: 18px; align-items: start; }
+.top { align-items: center; margin-bottom: 10px; }
+.empty { padding: 40px 8px; font-size: 18px; line-height: 1.5; max-width: 34em; }
+a { text-underline-offset: 4px; }
+.links a { min-height: 44px; display: inline-flex; align-items: center; }
+.side { position: sticky; top: 12px; }
+@media (max-width: 1100px) { .fruit { grid-template-columns: minmax(0, 1fr) 350px; gap: 14px; } }
+@media (max-width: 820px) {
+  .fruit { grid-template-columns: 1fr; }
+  .side { position: static; order: -1; }
+  .side:not(.over) { order: 2; }
+  .top .v-btn { flex: none; }
+}
+</style>

@@ -1,0 +1,45 @@
+import { defineStore } from 'pinia'
+import { INGREDIENTS, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
+import type { Price } from '#core/cost'
+import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'
+import { useOutbox } from './outbox'
+import { useSession } from './session'
+
+/** What drinks are made of and served in: ingredients, prices, cups, vessels. */
+export const useCatalogue = defineStore('catalogue', () => {
+  const ingredients = ref<Ingredient[]>([])
+  const prices = ref<PriceRow[]>([])
+  const cups = ref<Cup[]>([])
+  const vessels = ref<Vessel[]>([])
+  const ready = ref(false)
+
+  const byKey = computed(() => new Map(ingredients.value.map((i) => [i.key, i])))
+  const latestPrice = computed(() => {
+    const latest = new Map<string, PriceRow>()
+    for (const p of prices.value) if (!latest.has(p.ingredientKey)) latest.set(p.ingredientKey, p)
+    return latest
+  })
+  const fruits = computed(() => ingredients.value.filter((i) => i.kind === 'fruit'))
+
+  /** Composition and handbook of an ingredient; an own one has those of the shipped one it is like. */
+  function dataOf(key: string): IngredientData | undefined {
+    const row = byKey.value.get(key)
+    const base = INGREDIENTS.get(row?.likeKey ?? key)
+    return base && withOwnValues(base, row?.own ? (toRaw(row.own) as OwnValues) : null)
+  }
+  const priceOf = (key: string): Price | undefined => latestPrice.value.get(key)
+  const fruitOf = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
+
+  async function load(): Promise<void> {
+    const owner = useSession().isOwner
+    const [i, c, v, p] = await Promise.all([useOutbox().read('ingredients'), useOutbox().read('cups'), useOutbox().read('vessels'), owner ? useOutbox().read('prices') : Promise.resolve([])])
+    ingredients.value = i
+    cups.value = c
+    vessels.value = v
+    prices.value = p
+    ready.value = true
+  }
+  return { ingredients, prices, cups, vessels, ready, byKey, fruits, latestPrice, dataOf, priceOf, fruitOf, load }
+})
+
+const FRUIT_OF = new Map([...INGREDIENTS.values()].flatMap((i) => (i.fruit ? [[i.fruit.juice, i.key] as const] : [])))

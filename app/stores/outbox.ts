@@ -1,0 +1,113 @@
+import { defineStore } from 'pinia'
+import { Outbox, type NewEntry } from '~/outbox/outbox'
+import { openTabletDb, type Entry, type TabletDb } from '~/outbox/tablet-db'
+import type { BodyInput, Contract, Reply } from '#shared/contract'
+import type { KeptId } from '#shared/routes'
+import { api, ApiProblem, noAnswer, uuid } from '~/utils/api'
+import { useSession } from './session'
+
+const SEND_TIMEOUT_MS = 12_000
+
+type Kept<K extends KeptId> = { params?: Record<string, string>; body: BodyInput<K>; key?: string }
+export type KeepResult<K extends KeptId> = { kept: false; reply: Reply<K> } | { kept: true; reply: null }
+
+/** What this tablet has not sent yet, and the last answers it read; whether there is a connection, and since when not. */
+export const useOutbox = defineStore('outbox', () => {
+  const entries = shallowRef<readonly Entry[]>([])
+  const offlineSince = ref<string | null>(null)
+  /** when what is shown was read, while there is no connection */
+  const asOf = ref<string | null>(null)
+  let db: TabletDb
+  let outbox: Outbox
+  const listeners = new Set<(entry: Entry, reply: Record<string, unknown>) => void>()
+  let opening: Promise<void> | null = null
+
+  const open = (): Promise<void> => (opening ??= (async () => {
+    db = await openTabletDb()
+    outbox = new Outbox(db, sendEntry, (e) => (entries.value = [...e]), (entry, reply) => listeners.forEach((l) => l(entry, reply)))
+    await outbox.load()
+  })())
+
+  async function sendEntry(e: Entry) {
+    try {
+      const reply = await api(e.route, { params: e.params, body: e.body as never, key: e.key, timeoutMs: SEND_TIMEOUT_MS })
+      return { ok: true as const, reply: reply as Record<string, unknown> }
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error
+      return { ok: false as const, problem: error.problem }
+    }
+  }
+
+  const mine = computed(() => entries.value.filter((e) => e.personId === useSession().person?.id))
+  const ofOthers = computed(() => entries.value.length - mine.value.length)
+
+  /**
+   * A write that is put down first. Answered: its reply, or the problem as an error, for the form that still shows what was typed.
+   * Not answered, or signed out meanwhile: it is kept, and goes out later.
+   */
+  async function keep<K extends KeptId>(route: K, call: Kept<K>): Promise<KeepResult<K>> {
+    await open()
+    const fresh: NewEntry = { key: call.key ?? uuid(), personId: useSession().person!.id, route, params: call.params ?? {}, body: call.body as Record<string, unknown>, at: useSession().now().toISOString() }
+    const outcome = await outbox.write(fresh)
+    if (outcome.sent) return { kept: false, reply: outcome.reply as Reply<K> }
+    const status = outcome.problem?.status ?? 0
+    if (status === 401 || status === 0 || status === 429 || status >= 500) return { kept: true, reply: null }
+    await outbox.remove(outcome.seq)
+    throw new ApiProblem(outcome.problem!)
+  }
+  async function flush(): Promise<void> {
+    const person = useSession().person
+    if (!person) return
+    await open()
+    await outbox.flush(person.id)
+  }
+  const drop = async (seq: number): Promise<void> => { await open(); await outbox.remove(seq) }
+  async function again(seq: number, body?: Record<string, unknown>): Promise<void> {
+    await open()
+    await outbox.again(seq, { key: uuid(), body })
+    await flush()
+  }
+  const held = (e: Entry): boolean => outbox?.holds(e) ?? false
+  /** A document's newest text that waits here. */
+  const waitingFor = (route: KeptId, id: string): Entry | undefined => mine.value.findLast((e) => e.route === route && e.params.id === id)
+  function onDelivered(listener: (entry: Entry, reply: Record<string, unknown>) => void): () => void {
+    listeners.add(listener)
+    return () => listeners.delete(listener)
+  }
+
+  /** A read whose last answer is kept, and given when there is none now. */
+  async function read<K extends keyof Contract>(id: K, call: { query?: Record<string, string> } = {}): Promise<Reply<K>> {
+    // Asked at once: opening the tablet's own database takes as long as the answer.
+    const asked = api(id, { ...call, timeoutMs: SEND_TIMEOUT_MS })
+    asked.catch(() => undefined)
+    await open()
+    const cacheId = `${id}?${new URLSearchParams(call.query)}`
+    try {
+      const reply = await asked
+      const at = useSession().now().toISOString()
+      await db.put('reads', { id: cacheId, personId: useSession().person?.id ?? '', at, reply: JSON.parse(JSON.stringify(reply)) as unknown })
+      online()
+      return reply
+    } catch (e) {
+      const known = noAnswer(e) ? await db.get('reads', cacheId) : undefined
+      const person = useSession().person
+      if (!known || (person && known.personId && known.personId !== person.id)) throw e
+      offline(known.at)
+      return known.reply as Reply<K>
+    }
+  }
+  function online(): void {
+    offlineSince.value = null
+    asOf.value = null
+  }
+  function offline(at?: string): void {
+    offlineSince.value ??= new Date().toISOString()
+    if (at && (!asOf.value || at < asOf.value)) asOf.value = at
+  }
+  /** Whoever signs out leaves no reading behind; what they have not sent stays, and is theirs. */
+  async function forgetReads(): Promise<void> {
+    await open()
+    await db.clear('reads')
+  }
+  return { entries, mine, ofOthers, offlineSince, asOf, open, keep, flush, drop, again, held, waitingFor, onDelivered, read, online, offline, forgetReads }
+})

@@ -1,0 +1,63 @@
+import { defineStore } from 'pinia'
+import type { Person, Stand } from '#shared/contract'
+import { api, ApiProblem, noAnswer } from '~/utils/api'
+import { useOutbox } from './outbox'
+
+/** Somebody signed out while nobody answered: the server is told before anything else. */
+const LEAVING = 'olvex-leaving'
+
+/** Who is signed in, where, and what the server's clock says. */
+export const useSession = defineStore('session', () => {
+  const person = ref<Person | null>(null)
+  const business = ref('')
+  const stands = ref<Stand[]>([])
+  const standId = ref(localStorage.getItem('olvex-stand') ?? '')
+  const ahead = ref(0)
+  const asked = ref(false)
+  /** the server ended the session, and something typed still stands in a form: the page is left when that is saved */
+  const over = ref(false)
+
+  const stand = computed(() => stands.value.find((s) => s.id === standId.value) ?? stands.value[0])
+  const isOwner = computed(() => person.value?.role === 'owner')
+  const mayPlan = computed(() => person.value !== null && person.value.role !== 'crew')
+
+  watch(standId, (id) => localStorage.setItem('olvex-stand', id))
+  /** Now, by the server's clock. */
+  const now = (): Date => new Date(Date.now() + ahead.value)
+
+  async function load(): Promise<boolean> {
+    asked.value = true
+    try {
+      if (localStorage.getItem(LEAVING)) await leaveAtLast()
+      const me = await useOutbox().read('me')
+      person.value = me.person
+      over.value = false
+      business.value = me.business
+      ahead.value = new Date(me.now).getTime() - Date.now()
+      stands.value = await useOutbox().read('stands')
+      if (!stands.value.some((s) => s.id === standId.value)) standId.value = stands.value[0]?.id ?? ''
+      return true
+    } catch (e) {
+      // Signed out; or nobody answers and nothing was kept: the door, which says so.
+      if (e instanceof ApiProblem && (e.problem.status === 401 || noAnswer(e))) return false
+      throw e
+    }
+  }
+  async function signOut(): Promise<void> {
+    localStorage.setItem(LEAVING, '1')
+    await useOutbox().forgetReads()
+    person.value = null
+    await leaveAtLast().catch((e: unknown) => { if (!noAnswer(e)) throw e })
+  }
+  async function leaveAtLast(): Promise<void> {
+    await api('signOut').catch((e: unknown) => { if (noAnswer(e)) throw e })
+    localStorage.removeItem(LEAVING)
+  }
+  /** The session ended on the server: the door, with what is unsent kept. */
+  async function gone(): Promise<void> {
+    person.value = null
+    over.value = false
+    await useOutbox().forgetReads()
+  }
+  return { over, person, business, stands, stand, standId, isOwner, mayPlan, asked, now, load, signOut, gone }
+})

@@ -1,0 +1,50 @@
+import { v7 as uuid } from 'uuid'
+import { verdictOn } from '#core/limits/verdict'
+import type { BodyInput, Contract, Reply } from '#shared/contract'
+import { isKeyed, ROUTES, type Route } from '#shared/routes'
+import type { Problem, ProblemField } from '#shared/problem'
+
+/** What the server said no with. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.code)
+  }
+  get code(): string { return this.problem.code }
+  get errors(): ProblemField[] { return this.problem.errors ?? [] }
+}
+
+const RETRY_MS = 200
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms))
+
+type Call<K extends keyof Contract> = { params?: Record<string, string>; query?: Record<string, string>; body?: BodyInput<K>; key?: string; timeoutMs?: number }
+
+/** Whether an error is that nobody answered: no connection, or a server whose database is down. */
+export const noAnswer = (e: unknown): boolean => e instanceof ApiProblem && (e.problem.status === 0 || e.problem.status === 503)
+
+/** One call of the contract. A write carries its key, so that sending it twice does it once. */
+export async function api<K extends keyof Contract>(id: K, call: Call<K> = {}): Promise<Reply<K>> {
+  const endpoint: Route = ROUTES[id]
+  const path = endpoint.path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(call.params?.[name] ?? ''))
+  const query = call.query ? `?${new URLSearchParams(call.query)}` : ''
+  const headers: Record<string, string> = {}
+  if (call.body !== undefined) headers['content-type'] = 'application/json'
+  if (isKeyed(endpoint)) headers['idempotency-key'] = call.key ?? uuid()
+  const request = { method: endpoint.method, headers, body: call.body === undefined ? undefined : JSON.stringify(call.body), signal: call.timeoutMs ? AbortSignal.timeout(call.timeoutMs) : undefined }
+  let response: Response
+  try {
+    // A connection that broke is tried once more: reads may be, and writes carry their key.
+    response = await fetch(path + query, request).catch(() => pause(RETRY_MS).then(() => fetch(path + query, request)))
+  } catch {
+    throw new ApiProblem({ type: 'about:blank', title: 'no-answer', status: 0, code: 'no-answer' })
+  }
+  const reply: unknown = await response.json().catch(() => ({ type: 'about:blank', title: 'no-answer', status: response.status, code: 'no-answer' }))
+  if (!response.ok) throw new ApiProblem(reply as Problem)
+  return reply as Reply<K>
+}
+/** The core's rules asked before anything is sent, and answered as the server would: so they hold without a connection. */
+export function refuseHere(found: Parameters<typeof verdictOn>[0], confirmed: readonly string[]): void {
+  const verdict = verdictOn(found, confirmed)
+  if (verdict) throw new ApiProblem({ type: 'about:blank', title: verdict.code, status: verdict.code === 'invalid' ? 422 : 409, ...verdict })
+}
+
+export { uuid }

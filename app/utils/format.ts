@@ -1,0 +1,37 @@
+/**
+ * Numbers as people here write them: English 1,234.5; Spanish 1234,5 and a thin space from five digits.
+ */
+export function formatNumber(value: number, locale: string, digits = 0): string {
+  if (!Number.isFinite(value)) return '–'
+  const fixed = new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true }).format(Object.is(value, -0) ? 0 : value)
+  if (locale !== 'es') return fixed
+  const [whole = '', part] = fixed.split('.')
+  const grouped = whole.replace(/,/g, whole.replace(/\D/g, '').length >= 5 ? '\u2009' : '')
+  return part === undefined ? grouped : `${grouped},${part}`
+}
+
+/** Digits that suit a unit: grams of a cup to the gram, Brix to a tenth, money to the cent. */
+const DIGITS: Record<string, number> = {
+  g: 0, kg: 2, mL: 0, L: 2, min: 0, '%': 1, '°Bx': 1, '°C': 1, 'g/mL': 3, 'g/100 mL': 2, 'mL/kg': 0, EUR: 2, 'EUR/kg': 2, 'EUR/L': 2, 'EUR/g': 5, 'EUR/h': 2, 'min/L': 1, '1': 3, cups: 0, batches: 0, 'kJ/(kg K)': 2, s: 0, pieces: 0,
+}
+export const digitsFor = (unit: string): number => DIGITS[unit] ?? 2
+
+/** How a unit is written beside its number. */
+export function unitText(unit: string): string {
+  if (unit === '1') return ''
+  return unit.replace('EUR', '€')
+}
+
+/** Day before month in both languages. */
+const DATES: Record<string, string> = { en: 'en-GB', es: 'es' }
+
+export function formatDay(iso: string, locale: string, timeZone?: string): string {
+  return new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone }).format(new Date(iso))
+}
+export function formatTime(iso: string, locale: string, timeZone?: string): string {
+  return new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).format(new Date(iso))
+}
+/** The calendar day at a place, as YYYY-MM-DD. */
+export function dayAt(instant: Date, timeZone: string): string {
+  return new Intl.DateTimeFormat('sv-SE', { timeZone }).format(instant)
+}

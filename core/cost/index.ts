@@ -1,0 +1,2 @@
+export * from './price-book'
+export * from './cup'

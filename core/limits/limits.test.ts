@@ -1,0 +1,69 @@
+import { INGREDIENTS } from '../substances'
+import { evaluatePress, fruitYield, handbookYield, pressFigures } from '../yield'
+import { massG } from '../process'
+import { checkCups, checkPress, checkWeighIn, priceDoubts } from '.'
+
+const lemon = INGREDIENTS.get('lemon')!
+const ginger = INGREDIENTS.get('ginger')!
+const press = (over: Partial<Parameters<typeof checkPress>[1]> = {}) => ({ takenG: 4000, trimmedG: null, juice: { value: 1600, unit: 'mL' as const }, method: 'hand-reamer', minutes: 12, ...over })
+const codes = (f: { limits: { code: string; field: string }[]; doubts: { code: string }[] }) => [...f.limits.map((l) => `${l.field}:${l.code}`), ...f.doubts.map((d) => `?${d.code}`)]
+
+describe('a press', () => {
+  it.each([
+    ['is right', press(), []],
+    ['juice heavier than the fruit', press({ juice: { value: 9200, unit: 'mL' } }), ['juice:juice-heavier-than-fruit']],
+    ['juice out of the peel', press({ juice: { value: 3900, unit: 'g' } }), ['juice:juice-more-than-liquor']],
+    ['no juice', press({ juice: { value: 0, unit: 'mL' } }), ['juice:juice-not-positive']],
+    ['negative juice', press({ juice: { value: -5, unit: 'g' } }), ['juice:juice-not-positive']],
+    ['juice that is no number', press({ juice: { value: NaN, unit: 'mL' } }), ['juice:juice-not-positive']],
+    ['no fruit', press({ takenG: 0 }), ['takenKg:kg-not-positive']],
+    ['more than the lot holds', press({ takenG: 11000, juice: { value: 4000, unit: 'mL' } }), ['takenKg:lot-not-enough']],
+    ['all of it trimmed off', press({ trimmedG: 4000 }), ['trimmedKg:trim-takes-all']],
+    ['a negative trim', press({ trimmedG: -1 }), ['trimmedKg:trim-negative']],
+    ['a day and more of minutes', press({ minutes: 2000 }), ['minutes:minutes-out-of-range']],
+    ['a third of the mean', press({ juice: { value: 500, unit: 'mL' } }), ['?yield-far-below']],
+  ])('%s', (_, input, expected) => expect(codes(checkPress(lemon, input, 10000, 410))).toEqual(expected))
+  it('doubts three times the mean', () => expect(codes(checkPress(ginger, press({ takenG: 1000, juice: { value: 800, unit: 'mL' } }), 5000, 250))).toEqual(['?yield-far-above']))
+
+  it('balances: fruit is juice, trimmings, pulp and what stuck', () => {
+    const r = evaluatePress(lemon, press({ trimmedG: 300 }))
+    const out = [r.juice, ...r.byProducts, ...r.losses].reduce((s, p) => s + massG(p.stream), 0)
+    expect(out).toBeCloseTo(4000, 6)
+    expect(r.byProducts.map((b) => b.name)).toEqual(['trim', 'pulp'])
+    expect(r.juiceMl).toBeCloseTo(1600, 6)
+  })
+  it('takes juice by the scale as by the jug', () => {
+    const byJug = evaluatePress(lemon, press())
+    expect(evaluatePress(lemon, press({ juice: { value: byJug.juiceG, unit: 'g' } })).juiceMl).toBeCloseTo(1600, 6)
+  })
+})
+
+describe('yield', () => {
+  const figures = (juiceMl: number, fruitCostEur: number | null = 10) => pressFigures({ takenG: 4000, trimmedG: 1000, juiceMl, juiceTyped: 'mL', minutes: 10, fruitCostEur, fruitCostBasis: 'measured', params: { name: 'lemon', when: '2026-01-01' } })
+  it('mean, spread, edible share, cost and minutes per litre', () => {
+    const y = fruitYield(lemon, [figures(1600), figures(1700), figures(1500)])
+    expect(y.mean!.value).toBeCloseTo(400, 9)
+    expect(y.spreadMlPerKg).toBeCloseTo(25, 9)
+    expect(y.costPerL!.value).toBeCloseTo((10 / 1.6 + 10 / 1.7 + 10 / 1.5) / 3, 9)
+    expect(figures(1600).edibleShare!.value).toBe(0.75)
+    expect(figures(2000).minutesPerL!.value).toBe(5)
+    expect(figures(1600, null).costPerL).toBeNull()
+  })
+  it('uses the handbook until there is a press', () => expect(fruitYield(lemon, []).used).toEqual(handbookYield(lemon)))
+  // USDA Agriculture Handbook 102 (memory), ±0.08 of the fruit as purchased
+  it.each([['lemon', 0.43], ['lime', 0.47], ['orange', 0.5], ['strawberry', 0.88]])('%s gives %d of its mass', (key, share) =>
+    expect(Math.abs(INGREDIENTS.get(key)!.fruit!.handbook.juiceShare - share)).toBeLessThanOrEqual(0.08))
+  // Common practice, no source: 4 to 6 lemons of a usual 115 g give a US cup
+  it('4 to 6 lemons give a cup', () => expect((handbookYield(lemon).value * 0.115 * 5) / 236.6).toBeCloseTo(1, 0))
+})
+
+describe('a receipt', () => {
+  const at = (over: object, last: number | null = 2.4) => codes(checkWeighIn({ kg: 12, priceEurPerKg: 2.5, count: null, ...over }, last))
+  it.each([
+    [{}, []], [{ priceEurPerKg: 0 }, []], [{ kg: 0 }, ['kg:kg-not-positive']], [{ kg: -3 }, ['kg:kg-not-positive']], [{ kg: NaN }, ['kg:amount-not-a-number']], [{ kg: 12000 }, ['kg:kg-too-much']],
+    [{ priceEurPerKg: -1 }, ['price:price-negative']], [{ count: 2.5 }, ['count:count-not-whole']], [{ priceEurPerKg: 25 }, ['?price-far-from-last']], [{ priceEurPerKg: 0.2 }, ['?price-far-from-last']],
+  ])('%j', (over, expected) => expect(at(over)).toEqual(expected))
+  it('has nothing to doubt the first price by', () => expect(priceDoubts(99, null)).toEqual([]))
+})
+
+it.each([[1, []], [0, ['cups:cups-not-positive']], [-2, ['cups:cups-not-positive']], [2.5, ['cups:cups-not-whole']], [NaN, ['cups:amount-not-a-number']], [9999, ['cups:cups-too-much']]])('%d cups', (n, expected) => expect(codes(checkCups(n as number))).toEqual(expected))

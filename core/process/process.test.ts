@@ -1,0 +1,186 @@
+import fc from 'fast-check'
+import { COMPONENT_COUNT, INDEX, INGREDIENTS } from '../substances'
+import {
+  CATALOGUE, ProcessLimit, acidG, dissolvedG, ingredientStream, liquorG, massG, mixed, scaled, streamOf, sugarsG, volumeMl,
+  type Stream, type StepResult,
+} from '.'
+
+const lemon = INGREDIENTS.get('lemon')!
+const sugar = (g: number, tempC = 20) => ingredientStream(INGREDIENTS.get('white-sugar')!, g, tempC)
+const water = (g: number, tempC = 20) => ingredientStream(INGREDIENTS.get('water')!, g, tempC)
+const lemonJuice = (g: number, tempC = 20) => ingredientStream(INGREDIENTS.get('lemon-juice')!, g, tempC)
+const limitOf = (run: () => unknown): string => {
+  try {
+    run()
+  } catch (e) {
+    if (e instanceof ProcessLimit) return e.code
+    throw e
+  }
+  return 'none'
+}
+
+/** Every component that goes in comes out somewhere. */
+function expectBalance(inputs: readonly Stream[], result: StepResult): void {
+  const out = [result.out, ...result.byProducts.map((b) => b.stream), ...result.losses.map((l) => l.stream)]
+  for (let i = 0; i < COMPONENT_COUNT; i++) {
+    const added = inputs.reduce((sum, s) => sum + s.amountsG[i]!, 0)
+    const left = out.reduce((sum, s) => sum + s.amountsG[i]!, 0)
+    expect(left).toBeCloseTo(added, 6)
+    for (const s of out) expect(s.amountsG[i]).toBeGreaterThanOrEqual(0)
+  }
+}
+
+describe('every step balances, component by component', () => {
+  const grams = fc.double({ min: 50, max: 5000, noNaN: true })
+  const share = fc.double({ min: 0.01, max: 0.95, noNaN: true })
+
+  it('trim', () => {
+    fc.assert(fc.property(grams, share, (g, s) => {
+      const fruit = ingredientStream(lemon, g, 20)
+      expectBalance([fruit], CATALOGUE.trim.run([fruit], { trimmedG: g * s, byProduct: 'peel' }))
+    }))
+  })
+  it('press', () => {
+    fc.assert(fc.property(grams, share, (g, s) => {
+      const fruit = ingredientStream(lemon, g, 20)
+      expectBalance([fruit], CATALOGUE.press.run([fruit], { juiceG: liquorG(fruit) * s, method: 'hand-reamer' }))
+    }))
+  })
+  it('combine', () => {
+    fc.assert(fc.property(grams, grams, (a, b) => {
+      const inputs = [sugar(a), water(b), lemonJuice(100)]
+      expectBalance(inputs, CATALOGUE.combine.run(inputs, {}))
+    }))
+  })
+  it('ice in the cup', () => {
+    fc.assert(fc.property(grams, fc.double({ min: 0, max: 400, noNaN: true }), (g, iceG) => {
+      const drink = mixed([sugar(g * 0.1), water(g * 0.9, 12)])
+      const ice = streamOf({}, iceG, 0)
+      expectBalance([drink, ice], CATALOGUE.iceInCup.run([drink], { iceG, iceTempC: 0, toC: 1 }))
+    }))
+  })
+})
+
+describe('press', () => {
+  const fruit = ingredientStream(lemon, 1000, 12)
+  const pressed = CATALOGUE.press.run([fruit], { juiceG: 400, method: 'hand-reamer', minutes: 4 })
+
+  it('gives juice as strong as the fruit is inside, cold and without fibre', () => {
+    expect(sugarsG(pressed.out) / massG(pressed.out)).toBeCloseTo(sugarsG(fruit) / liquorG(fruit), 9)
+    expect(pressed.out.amountsG[INDEX.fibre]).toBe(0)
+    expect(pressed.out.tempC).toBe(12)
+    expect(pressed.handMin).toBe(4)
+    expect(pressed.cautions).toEqual(['keep-cold'])
+  })
+  it('names what is left and what stuck', () => {
+    expect(pressed.byProducts.map((b) => b.name)).toEqual(['pulp'])
+    expect(massG(pressed.losses[0]!.stream)).toBeCloseTo(8, 9)
+  })
+  it('loses nothing more when the last drop is out', () => {
+    const dry = CATALOGUE.press.run([fruit], { juiceG: liquorG(fruit), method: 'screw' })
+    expect(dry.losses).toEqual([])
+    expect(massG(dry.byProducts[0]!.stream)).toBeCloseTo(1000 - liquorG(fruit), 6)
+  })
+})
+
+describe('dissolve', () => {
+  it('adds masses, not volumes: a syrup takes less room than its parts', () => {
+    const syrup = CATALOGUE.dissolve.run([sugar(500), water(500)], {}).out
+    expect(massG(syrup)).toBeCloseTo(1000, 9)
+    expect(volumeMl(syrup)).toBeLessThan(volumeMl(water(500)) + 500 / 1.587)
+    // 50 % sucrose at 20 °C: 1.2296 g/mL, ICUMSA table (memory)
+    expect(massG(syrup) / volumeMl(syrup)).toBeCloseTo(1.2296, 2)
+  })
+  it('warns of hot syrup, and only of hot syrup', () => {
+    expect(CATALOGUE.dissolve.run([sugar(500, 90), water(500, 90)], {}).cautions).toEqual(['hot-sugar'])
+    expect(CATALOGUE.dissolve.run([sugar(500), water(500)], {}).cautions).toEqual([])
+  })
+  it('says how much water the sugar wants', () => {
+    expect.assertions(3)
+    try {
+      CATALOGUE.dissolve.run([sugar(900), water(300)], {})
+    } catch (e) {
+      const { code, numbers } = e as ProcessLimit
+      expect(code).toBe('sugar-more-than-water-holds')
+      // 66.7 % at 20 °C: two parts of sugar to one of water, within a per cent
+      expect(numbers.waterNeededG! / 450).toBeCloseTo(1, 1)
+      expect(CATALOGUE.dissolve.run([sugar(900), water(numbers.waterNeededG! + 0.1)], {}).flags).toEqual([])
+    }
+  })
+  it('holds more when warm', () => {
+    expect(limitOf(() => CATALOGUE.dissolve.run([sugar(800, 20), water(350, 20)], {}))).toBe('sugar-more-than-water-holds')
+    expect(limitOf(() => CATALOGUE.dissolve.run([sugar(800, 70), water(350, 70)], {}))).toBe('none')
+  })
+})
+
+describe('make up', () => {
+  const base = [lemonJuice(40), CATALOGUE.dissolve.run([sugar(30), water(30)], {}).out]
+
+  it.each([100, 300, 1000, 20000])('to %d mL, whatever the filler', (toVolumeMl) => {
+    for (const filler of [water(1), lemonJuice(1)]) {
+      const { out, flags } = CATALOGUE.makeUp.run([...base, filler], { toVolumeMl })
+      expect(volumeMl(out)).toBeCloseTo(toVolumeMl, 4)
+      expect(flags).toEqual([])
+    }
+  })
+  it('leaves sugar and acid as they were when water fills up', () => {
+    const before = mixed(base)
+    const { out } = CATALOGUE.makeUp.run([...base, water(1)], { toVolumeMl: 300 })
+    expect(sugarsG(out)).toBeCloseTo(sugarsG(before), 9)
+    expect(acidG(out)).toBeCloseTo(acidG(before), 9)
+  })
+  it('flags what is over the volume, by how much', () => {
+    const { flags } = CATALOGUE.makeUp.run([...base, water(1)], { toVolumeMl: 50 })
+    expect(flags[0]).toMatchObject({ code: 'over-volume', numbers: { toVolumeMl: 50 } })
+    expect(flags[0]!.numbers.volumeMl).toBeGreaterThan(80)
+  })
+})
+
+describe('ice in the cup', () => {
+  const drink = (tempC: number) => mixed([sugar(30, tempC), water(270, tempC)])
+  const melt = (tempC: number, iceG: number, iceTempC = 0) => CATALOGUE.iceInCup.run([drink(tempC)], { iceG, iceTempC, toC: 1 })
+
+  it('melts what the heat asks for: 270 g of water and 30 g of sugar from 20 to 1 °C', () => {
+    const left = massG(melt(20, 200).byProducts[0]!.stream)
+    // 300 g × about 3.96 kJ/(kg K) × 19 K ÷ (333.55 + 4.18) kJ/kg, CRC Handbook values
+    expect(200 - left).toBeCloseTo((300 * 3.96 * 19) / 337.73, 0)
+  })
+  it('does not get colder than its ice allows', () => {
+    const short = melt(20, 20)
+    expect(massG(short.byProducts[0]!.stream)).toBe(0)
+    expect(short.out.tempC).toBeGreaterThan(10)
+  })
+  it('melts less when the ice comes from the freezer', () => {
+    expect(massG(melt(20, 200, -18).byProducts[0]!.stream)).toBeGreaterThan(massG(melt(20, 200, 0).byProducts[0]!.stream))
+  })
+  it('melts nothing in a drink as cold as it', () => expect(massG(melt(0.5, 80).byProducts[0]!.stream)).toBeCloseTo(80, 9))
+})
+
+describe('what cannot be done', () => {
+  const fruit = ingredientStream(lemon, 1000, 20)
+  it.each<[string, () => unknown]>([
+    ['trim-negative', () => CATALOGUE.trim.run([fruit], { trimmedG: -1, byProduct: 'peel' })],
+    ['trim-negative', () => CATALOGUE.trim.run([fruit], { trimmedG: NaN, byProduct: 'peel' })],
+    ['trim-takes-all', () => CATALOGUE.trim.run([fruit], { trimmedG: 1000, byProduct: 'peel' })],
+    ['juice-not-positive', () => CATALOGUE.press.run([fruit], { juiceG: 0, method: 'hand' })],
+    ['juice-heavier-than-fruit', () => CATALOGUE.press.run([fruit], { juiceG: 1001, method: 'hand' })],
+    ['juice-more-than-liquor', () => CATALOGUE.press.run([fruit], { juiceG: 999, method: 'hand' })],
+    ['volume-not-positive', () => CATALOGUE.makeUp.run([water(1)], { toVolumeMl: -5 })],
+    ['filler-empty', () => CATALOGUE.makeUp.run([sugar(10), water(0)], { toVolumeMl: 100 })],
+    ['ice-negative', () => CATALOGUE.iceInCup.run([fruit], { iceG: -1, iceTempC: 0, toC: 1 })],
+    ['ice-above-zero', () => CATALOGUE.iceInCup.run([fruit], { iceG: 10, iceTempC: 3, toC: 1 })],
+  ])('%s', (code, run) => expect(limitOf(run)).toBe(code))
+  it('a composition of more than a hundred parts, or of less than nothing', () => {
+    expect(() => streamOf({ sucrose: 101 }, 10, 20)).toThrow(RangeError)
+    expect(() => streamOf({ sucrose: -1 }, 10, 20)).toThrow(RangeError)
+  })
+})
+
+it('a stream is the same stuff, however much of it', () => {
+  fc.assert(fc.property(fc.double({ min: 0.01, max: 100, noNaN: true }), (k) => {
+    const one = mixed([sugar(40), lemonJuice(60)])
+    expect(massG(scaled(one, k))).toBeCloseTo(massG(one) * k, 6)
+    expect(volumeMl(scaled(one, k))).toBeCloseTo(volumeMl(one) * k, 6)
+    expect(dissolvedG(scaled(one, k))).toBeCloseTo(dissolvedG(one) * k, 6)
+  }))
+})

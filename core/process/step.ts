@@ -1,0 +1,137 @@
+import type { Figure, FunctionName, Unit } from '../figures'
+import { call, given } from '../figures'
+import { ProcessLimit } from './limit'
+import type { Stream } from './stream'
+
+export { ProcessLimit }
+
+export interface NamedStream { name: string; stream: Stream }
+/** Worth a look, not wrong: code and numbers. */
+export interface Flag { code: string; numbers: Record<string, number> }
+
+export interface StepResult {
+  out: Stream
+  /** kept for another use, or known and thrown away */
+  byProducts: NamedStream[]
+  /** gone: drips, steam, what sticks */
+  losses: NamedStream[]
+  handMin: number
+  waitMin: number
+  /** electricity or gas at the appliance, kJ */
+  energyKj: number
+  cautions: string[]
+  flags: Flag[]
+}
+
+export const plainResult = (out: Stream): StepResult => ({
+  out, byProducts: [], losses: [], handMin: 0, waitMin: 0, energyKj: 0, cautions: [], flags: [],
+})
+
+/** What a step keeps busy while it runs. */
+export type Equipment = 'sink' | 'knife' | 'press' | 'blender' | 'strainer' | 'burner' | 'vessel' | 'fridge' | 'dispenser'
+
+/**
+ * A number of a step. Without a default it must be given. `model` is the range the formula was made for: outside, the step computes and flags the figure.
+ * `limit` is the code of the sentence for a number out of bounds, where there is a better one than the general.
+ */
+export interface NumberSpec { unit: Unit; least: number; most: number; default?: number; optional?: true; source?: string; model?: readonly [number, number]; limit?: string }
+export interface ChoiceSpec { choices: readonly string[]; default?: string; source?: string }
+export interface TextSpec { text: true }
+export type Spec = NumberSpec | ChoiceSpec | TextSpec
+export type Specs = Readonly<Record<string, Spec>>
+
+type ValueOf<S> = S extends ChoiceSpec ? S['choices'][number] : S extends TextSpec ? string : number
+type MayMiss<S> = S extends { default: unknown } | { optional: true } ? true : false
+/** What a recipe writes for a step: what has a default may be left out. */
+export type Given<S extends Specs> = { [K in keyof S as MayMiss<S[K]> extends true ? never : K]: ValueOf<S[K]> } & { [K in keyof S as MayMiss<S[K]> extends true ? K : never]?: ValueOf<S[K]> }
+/** What a step computes with. */
+export type Filled<S extends Specs> = { readonly [K in keyof S]: S[K] extends { optional: true } ? ValueOf<S[K]> | undefined : ValueOf<S[K]> }
+
+/** What the step's file tells: see the docstring of each. */
+interface Definition<O extends string, S extends Specs> {
+  op: O
+  /** how many streams go in */
+  inputs: 1 | 2 | 'many'
+  params: S
+  /** message code of how one sees that it is done */
+  endSign: string
+  holds: readonly Equipment[]
+  /** the output is the inputs put together and nothing else: a glass can be drawn from them */
+  mixes?: true
+  /** earliest and latest minutes at which it is done, where the model knows */
+  window?: (p: Filled<S>) => readonly [earliestMin: number, latestMin: number]
+  run: (inputs: readonly Stream[], p: Filled<S>) => StepResult
+  /** figures beside mass and volume that the step is about, each with its sum */
+  explain?: (inputs: readonly Stream[], p: Filled<S>, of: Explain<S>, result: StepResult) => Figure[]
+}
+
+/** Helps a step to explain itself: its numbers as leaves that say whether they were given, and formulas by name. */
+export interface Explain<S extends Specs> {
+  param: (name: keyof S & string) => Figure
+  leaf: (label: string, value: number, unit: Unit) => Figure
+  call: (label: string, unit: Unit, name: FunctionName, ...args: Figure[]) => Figure
+}
+
+/** One unit operation of the trade. A new one is a file in steps/ and a line in the catalogue. */
+export interface StepKind<O extends string = string, S extends Specs = Specs> {
+  op: O
+  inputs: Definition<O, S>['inputs']
+  params: S
+  endSign: string
+  holds: readonly Equipment[]
+  mixes: boolean
+  window: (given: Given<S>) => readonly [earliestMin: number, latestMin: number] | null
+  /** @throws ProcessLimit where the step cannot be done as asked */
+  run: (inputs: readonly Stream[], given: Given<S>) => StepResult
+  explain: (inputs: readonly Stream[], given: Given<S>, result: StepResult) => Figure[]
+}
+
+export const isNumber = (s: Spec): s is NumberSpec => 'unit' in s
+export const isChoice = (s: Spec): s is ChoiceSpec => 'choices' in s
+
+/** Makes a step from its definition: numbers are held to their bounds, defaults filled in, and what lies outside the model's range is flagged. */
+export function defineStep<const O extends string, const S extends Specs>(d: Definition<O, S>): StepKind<O, S> {
+  const specs = Object.entries(d.params)
+  const numbers = specs.filter((e): e is [string, NumberSpec] => isNumber(e[1]))
+  function filled(given: Given<S>): Filled<S> {
+    const p: Record<string, unknown> = { ...given }
+    for (const [name, spec] of specs) {
+      if ('default' in spec) p[name] ??= spec.default
+      if (isNumber(spec)) bounded(name, spec, p[name] as number | undefined)
+      else if (isChoice(spec) && !spec.choices.includes(p[name] as string)) throw new ProcessLimit('choice-unknown', {}, name)
+    }
+    return p as Filled<S>
+  }
+  return {
+    op: d.op, inputs: d.inputs, params: d.params, endSign: d.endSign, holds: d.holds, mixes: d.mixes ?? false,
+    window: (given) => d.window?.(filled(given)) ?? null,
+    run(inputs, given) {
+      const wanted = d.inputs === 'many' ? Math.max(1, inputs.length) : d.inputs
+      if (inputs.length !== wanted) throw new ProcessLimit('inputs-count', { wanted, given: inputs.length })
+      const p = filled(given)
+      const result = d.run(inputs, p)
+      for (const [name, { model }] of numbers) {
+        const value = p[name] as number | undefined
+        if (model && value !== undefined && (value < model[0] || value > model[1])) result.flags.push({ code: `outside-range`, numbers: { value, from: model[0], to: model[1] } })
+      }
+      return result
+    },
+    explain(inputs, params, result) {
+      const p = filled(params)
+      const param = (name: string): Figure => {
+        const spec = d.params[name] as NumberSpec
+        const typed = (params as Record<string, unknown>)[name] !== undefined
+        return given(`param-${kebab(name)}`, p[name as keyof S] as number, spec.unit, typed ? 'measured' : 'default', typed ? 'source.recipe' : spec.source)
+      }
+      const leaf = (label: string, value: number, unit: Unit): Figure => given(label, value, unit, 'estimated', 'source.process')
+      return d.explain?.(inputs, p, { param, leaf, call: (label, unit, name, ...args) => call(label, unit, name, args) }, result) ?? []
+    },
+  }
+}
+
+export const kebab = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)
+
+function bounded(name: string, { least, most, optional, limit }: NumberSpec, value: number | undefined): void {
+  if (value === undefined && optional) return
+  if (typeof value !== 'number' || !(value >= least && value <= most)) throw new ProcessLimit(limit ?? 'step-number', { [name]: value ?? NaN, value: value ?? NaN, least, most }, name)
+}

@@ -1,0 +1,158 @@
+import fc from 'fast-check'
+import { evaluateFigure } from '../figures'
+import { COMPONENT_COUNT, INDEX, INGREDIENTS } from '../substances'
+import {
+  CATALOGUE, EXAMPLES, ProcessLimit, acidG, brixOf, defineStep, dissolvedPercentOf, ingredientStream, isChoice, isNumber, massG, mixed, phEstimate, plainResult, scaled, sugarsG, volumeMl, waterG,
+  type Op, type Spec, type StepKind, type StepResult, type Stream,
+} from '.'
+
+const of = (key: string, g: number, tempC = 20): Stream => ingredientStream(INGREDIENTS.get(key)!, g, tempC)
+const run = (op: Op, inputs: Stream[], params: object = {}): StepResult => (CATALOGUE[op] as unknown as StepKind).run(inputs, params as never)
+function limitOf(act: () => unknown): string {
+  try {
+    act()
+  } catch (e) {
+    if (e instanceof ProcessLimit) return e.code
+    throw e
+  }
+  return 'none'
+}
+const flagsOf = (r: StepResult) => r.flags.map((f) => f.code)
+const ELEMENTS = Array.from({ length: COMPONENT_COUNT }, (_, i) => i)
+
+/** What goes into a step in the property tests: its example. */
+const inputsOf = (op: Op): Stream[] => EXAMPLES[op].streams.map((rows) => mixed(rows.map(([key, g, tempC]) => of(key, g, tempC))))
+const OPS = Object.keys(CATALOGUE) as Op[]
+/** What a reaction or a measure changes on purpose, by step: sugar split or eaten, water bound or taken in from ice. */
+const REACTS: Partial<Record<Op, string[]>> = { heat: ['sucrose', 'glucose', 'fructose', 'water'], simmer: ['sucrose', 'glucose', 'fructose', 'water'], reduce: ['sucrose', 'glucose', 'fructose', 'water'], culture: ['sucrose', 'glucose', 'fructose', 'lactose', 'otherSugars', 'lactic', 'water'] }
+/** The filler is scaled, the ice is a number: mass in is not the sum of the inputs. */
+const FREE_INPUT: Op[] = ['makeUp', 'iceInCup', 'iceInDispenser']
+
+describe.each(OPS)('%s', (op) => {
+  it('balances: what goes in comes out as stream, by-product or loss, component by component', () => {
+    fc.assert(fc.property(fc.double({ min: 0.2, max: 5, noNaN: true }), (k) => {
+      const inputs = inputsOf(op).map((s) => (FREE_INPUT.includes(op) ? s : scaled(s, k)))
+      const r = run(op, inputs, scaledParams(op, FREE_INPUT.includes(op) ? 1 : k))
+      const all = [r.out, ...r.byProducts.map((b) => b.stream), ...r.losses.map((l) => l.stream)]
+      for (const s of all) for (const i of ELEMENTS) expect(s.amountsG[i]).toBeGreaterThanOrEqual(-1e-9)
+      if (FREE_INPUT.includes(op)) return
+      const total = (streams: readonly Stream[]) => streams.reduce((m, s) => m + massG(s), 0)
+      expect(total(all)).toBeCloseTo(total(inputs), 6)
+      for (const i of ELEMENTS) {
+        if (REACTS[op]?.some((c) => INDEX[c as keyof typeof INDEX] === i)) continue
+        expect([i, all.reduce((m, s) => m + s.amountsG[i]!, 0)]).toEqual([i, expect.closeTo(inputs.reduce((m, s) => m + s.amountsG[i]!, 0), 6)])
+      }
+    }), { numRuns: 25 })
+  })
+  it('is the same every time, and explains itself with the value it shows', () => {
+    const inputs = inputsOf(op)
+    const [a, b] = [run(op, inputs, EXAMPLES[op].params), run(op, inputs, EXAMPLES[op].params)]
+    expect(b).toEqual(a)
+    for (const f of (CATALOGUE[op] as unknown as StepKind).explain(inputs, EXAMPLES[op].params as never, a)) {
+      expect(Number.isFinite(f.value)).toBe(true)
+      expect(evaluateFigure(f)).toBe(f.value)
+    }
+  })
+  it('refuses numbers out of bounds and the wrong count of streams', () => {
+    const kind = CATALOGUE[op] as unknown as StepKind
+    for (const [name, spec] of Object.entries<Spec>(kind.params)) {
+      const bad = isNumber(spec) ? [NaN, spec.least - 1, spec.most + 1] : isChoice(spec) ? ['nothing-like-it'] : []
+      for (const value of bad) expect([name, value, limitOf(() => run(op, inputsOf(op), { ...EXAMPLES[op].params, [name]: value }))]).not.toEqual([name, value, 'none'])
+    }
+    if (kind.inputs !== 'many') expect(limitOf(() => run(op, [], EXAMPLES[op].params))).toBe('inputs-count')
+  })
+})
+/** Grams given as numbers grow with the streams. */
+function scaledParams(op: Op, k: number): object {
+  return Object.fromEntries(Object.entries(EXAMPLES[op].params).map(([n, v]) => [n, typeof v === 'number' && /G$/.test(n) ? v * k : v]))
+}
+
+describe('laws', () => {
+  it('rinse: every stage more wins back more', () => {
+    const recovered = [1, 2, 3, 5, 10].map((stages) => sugarsG(run('rinse', [of('orange', 500), of('water', 900)], { stages }).out))
+    for (let i = 1; i < recovered.length; i++) expect(recovered[i]!).toBeGreaterThan(recovered[i - 1]!)
+  })
+  it('cooling never crosses its surroundings, and melting never raises Brix', () => {
+    fc.assert(fc.property(fc.integer({ min: 0, max: 100 }), fc.integer({ min: 0, max: 40 }), fc.integer({ min: 0, max: 100 }), (from, around, to) => {
+      const refused = limitOf(() => run('cool', [of('water', 1000, from)], { toC: to, surroundingsC: around }))
+      const between = from === to || (from !== around && (from - around) * (to - around) > 0 && Math.abs(to - around) <= Math.abs(from - around))
+      expect(refused === 'none').toBe(between)
+    }), { numRuns: 300 })
+    fc.assert(fc.property(fc.double({ min: 0, max: 400, noNaN: true }), fc.integer({ min: 0, max: 120 }), (iceG, minutes) => {
+      const drink = of('grape-juice', 300, 15)
+      expect(brixOf(run('iceInCup', [drink], { iceG, iceTempC: -3, minutes }).out)).toBeLessThanOrEqual(brixOf(drink) + 1e-9)
+      expect(brixOf(run('iceInDispenser', [drink], { iceG, minutes }).out)).toBeLessThanOrEqual(brixOf(drink) + 1e-9)
+    }), { numRuns: 60 })
+  })
+  it('ice in a cup and in a dispenser follow one law, and warm when the ice is gone', () => {
+    const drink = of('grape-juice', 400, 8)
+    const cup = run('iceInCup', [drink], { iceG: 60, iceTempC: -2, minutes: 240, roomC: 30, cupWPerK: 1 })
+    const dispenser = run('iceInDispenser', [drink], { iceG: 60, iceTempC: -2, minutes: 240, roomC: 30, vesselWPerK: 1 })
+    expect(cup.out).toEqual(dispenser.out)
+    expect(massG(cup.byProducts[0]!.stream)).toBe(0)
+    expect([cup.out.tempC > 20, cup.out.tempC < 30]).toEqual([true, true])
+  })
+  it('order of combining does not matter, and scaling leaves Brix and pH', () => {
+    const parts = [of('lemon-juice', 40, 5), of('honey', 30, 20), of('black-tea', 2), of('water', 250, 60)]
+    const [a, b] = [mixed(parts), mixed([...parts].reverse())]
+    expect(massG(a)).toBeCloseTo(massG(b), 9)
+    expect(a.tempC).toBeCloseTo(b.tempC, 9)
+    expect(brixOf(scaled(a, 7.3))).toBeCloseTo(brixOf(a), 9)
+    expect(phEstimate(scaled(a, 7.3)).ph).toBeCloseTo(phEstimate(a).ph, 6)
+  })
+  it('a new step is one definition: bounds, defaults and range flags come with it', () => {
+    const shake = defineStep({
+      op: 'shake', inputs: 1, endSign: 'cold', holds: [], params: { seconds: { unit: 's', least: 1, most: 60, default: 10, source: 'source.practice', model: [5, 20] } },
+      run: ([s], { seconds }) => ({ ...plainResult(s!), handMin: seconds / 60 }),
+      explain: (_, __, { param }) => [param('seconds')],
+    })
+    expect(shake.run([of('water', 1)], {}).handMin).toBeCloseTo(1 / 6)
+    expect(shake.explain([of('water', 1)], {}, plainResult(of('water', 1)))[0]).toMatchObject({ value: 10, basis: 'default', source: 'source.practice' })
+    expect(shake.explain([of('water', 1)], { seconds: 12 }, plainResult(of('water', 1)))[0]).toMatchObject({ value: 12, basis: 'measured' })
+    expect(flagsOf(shake.run([of('water', 1)], { seconds: 40 }))).toEqual(['outside-range'])
+    expect(limitOf(() => shake.run([of('water', 1)], { seconds: 90 }))).toBe('step-number')
+  })
+})
+
+describe('bad input', () => {
+  const juice = () => [of('orange-juice', 1000)]
+  const dryG = massG(juice()[0]!) - waterG(juice()[0]!)
+  it.each<[string, Op, () => Stream[], object, string]>([
+    ['a reduction to more mass', 'reduce', juice, { by: 'mass', target: 1200 }, 'target-behind'],
+    ['negative water in a reduction', 'reduce', juice, { by: 'mass', target: dryG - 1 }, 'more-than-the-water'],
+    ['a target Brix below what is there', 'reduce', juice, { by: 'brix', target: 5 }, 'target-behind'],
+    ['a Brix that cannot be reached', 'reduce', juice, { by: 'brix', target: 140 }, 'target-out-of-reach'],
+    ['a volume that cannot be reached', 'reduce', juice, { by: 'volume', target: 1 }, 'target-out-of-reach'],
+    ['a simmer that boils dry', 'simmer', juice, { minutes: 600 }, 'boils-dry'],
+    ['hotter than it boils', 'heat', () => [of('water', 500)], { toC: 105 }, 'hotter-than-boiling'],
+    ['hotter than it boils up the hill', 'heat', () => [of('water', 500)], { toC: 97, altitudeM: 2000 }, 'hotter-than-boiling'],
+    ['a jar of no size', 'blend', juice, { jarMl: 0 }, 'step-number'],
+    ['more ice than the water to replace', 'chillWithIce', () => [of('water', 1000, 90), of('ice', 200, -5)], { toC: 5 }, 'ice-more-than-there'],
+    ['leaf that drinks it all', 'steep', () => [of('chamomile', 100), of('water', 100, 90)], { minutes: 5 }, 'all-is-held'],
+    ['cooling below the room', 'cool', () => [of('water', 1000, 90)], { toC: 10 }, 'target-beyond-surroundings'],
+    ['readings that warm', 'cool', () => [of('water', 1000, 90)], { toC: 40, firstC: 60, secondC: 70, betweenMin: 10 }, 'readings-do-not-cool'],
+    ['sweeter than wanted already', 'sweeten', () => [of('honey', 100), of('stevia', 1)], { toSweetness: 5 }, 'target-behind'],
+    ['too little sweetener', 'sweeten', () => [of('lemon-juice', 1000), of('erythritol', 5)], { toSweetness: 10 }, 'sweetener-not-enough'],
+    ['straining what is used up', 'strain', () => [scaled(of('water', 1), 0)], {}, 'stream-used-up'],
+  ])('%s', (_, op, inputs, params, code) => expect(limitOf(() => run(op, inputs(), params))).toBe(code))
+
+  it.each<[string, Op, () => Stream[], object, string]>([
+    ['hot syrup that cools in a pot on the bench', 'cool', () => [of('water', 8000, 95)], { toC: 22 }, 'too-warm-to-cool'],
+    ['a big pot in a cold room', 'cool', () => [of('water', 8000, 95)], { toC: 30, surroundingsC: 15 }, 'cools-too-slowly'],
+    ['a pot in the fridge that takes all night', 'cool', () => [of('water', 4000, 60)], { toC: 5, surroundingsC: 4, firstC: 60, secondC: 38, betweenMin: 50 }, 'cools-too-slowly-to-5'],
+    ['a dispenser whose ice is gone', 'iceInDispenser', () => [of('water', 3000, 6)], { iceG: 200, minutes: 300 }, 'ice-ran-out'],
+    ['a syrup too strong for the fridge', 'cool', () => [mixed([of('white-sugar', 750), of('water', 250)])].map((s) => ({ ...s, tempC: 80, undissolvedG: 0 })), { place: 'fridge', toC: 5 }, 'may-crystallise'],
+    ['milk in lemon', 'addDairy', () => [of('whole-milk', 200), of('lemon-juice', 30)], {}, 'may-curdle'],
+    ['tea left too long', 'brew', () => [of('black-tea', 10), of('water', 500, 98)], { minutes: 30 }, 'brewed-too-long'],
+    ['a number outside what is known', 'strain', () => [of('orange', 500)], { heldGPerG: 30 }, 'outside-range'],
+  ])('flags %s', (_, op, inputs, params, code) => expect(flagsOf(run(op, inputs(), params))).toContain(code))
+  it('and not milk in mango, nor the pot in a water bath with ice', () => {
+    expect(flagsOf(run('addDairy', [of('whole-milk', 300), of('banana-puree', 100)]))).not.toContain('may-curdle')
+    expect(flagsOf(run('cool', [of('water', 1000, 95)], { place: 'ice-bath', toC: 4 }))).not.toContain('cools-too-slowly')
+  })
+  it('dissolves nothing that is not there to dissolve', () => {
+    expect(dissolvedPercentOf(of('water', 10))).toBe(0)
+    expect(acidG(of('white-sugar', 10))).toBe(0)
+    expect(volumeMl(scaled(of('water', 10), 0))).toBe(0)
+  })
+})

@@ -1,0 +1,55 @@
+import type { Op, ParamsOf } from '../process'
+import type { AmountUnit } from '../units'
+
+/** Number of the document's form; older documents are brought up by the functions in `upgrade.ts`. */
+export const DOCUMENT_SCHEMA = 1
+
+/** An ingredient, or another recipe (a prep) by its id. */
+export type ItemRef = { ingredient: string } | { prep: string }
+
+/** What was typed, with its unit. */
+export interface Amount { value: number; unit: AmountUnit }
+
+export interface TakeStep { op: 'take'; out: string; item: ItemRef; amount: Amount; tempC: number }
+/** A step of the catalogue, with the names of what goes in and what it makes, and its numbers as the catalogue asks for them. */
+export type StepOf<O extends Op> = { op: O; in: string[]; out: string } & ParamsOf<O>
+/** The last of `in` is the one that fills up to the volume. */
+export type MakeUpStep = StepOf<'makeUp'>
+export type RecipeStep = TakeStep | { [O in Op]: StepOf<O> }[Op]
+
+export interface Garnish { ingredient: string; massG: number }
+
+/** How one cup is put together from the jug. */
+export interface Serve {
+  cupId: string | null
+  iceG: number
+  iceTempC: number
+  /** the jug as it comes out of the fridge */
+  pouredTempC: number
+  garnish: Garnish[]
+  /** hand time to pour, garnish and hand over one cup */
+  labourS: number
+}
+
+/** A recipe: steps over named streams. Amounts of a drink are for one cup, of a prep for one making. */
+export interface RecipeDocument {
+  schema: typeof DOCUMENT_SCHEMA
+  kind: 'drink' | 'prep'
+  steps: RecipeStep[]
+  output: string
+  serve?: Serve
+}
+
+export const itemKey = (item: ItemRef): string => ('ingredient' in item ? item.ingredient : `prep:${item.prep}`)
+
+/** The step that makes the output: its inputs are the layers of the glass. */
+export function finalStep(doc: RecipeDocument): Exclude<RecipeStep, TakeStep> | undefined {
+  const step = doc.steps.find((s) => s.out === doc.output)
+  return step && step.op !== 'take' ? step : undefined
+}
+
+/** The input that fills up, if the drink is made up to a volume. */
+export function fillsUp(doc: RecipeDocument): string | undefined {
+  const step = finalStep(doc)
+  return step?.op === 'makeUp' ? step.in[step.in.length - 1] : undefined
+}

@@ -1,0 +1,6 @@
+export * from './document'
+export * from './upgrade'
+export * from './edit'
+export * from './evaluate'
+export { mixFigures, partShare, type MixFigures, type Part, type Share } from './mix-figures'
+export * from './stream-figures'

@@ -1,0 +1,66 @@
+import fc from 'fast-check'
+import { given } from '../figures'
+import { evaluateRecipe, newDrink, newSyrup, withLayer, withServe, type RecipeContext } from '../recipe'
+import { INGREDIENTS } from '../substances'
+import { fruitYield } from '../yield'
+import { fitVessel, fruitToBuy, HEADSPACE_SHARE, prepAmounts, scaleToCups, type BuyContext } from '.'
+
+const context: RecipeContext = { ingredient: (k) => INGREDIENTS.get(k), prep: () => newSyrup() }
+const drink = withServe(withLayer(withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' }), { prep: 'syrup' }, { value: 60, unit: 'mL' }), { garnish: [{ ingredient: 'lemon', massG: 10 }] })
+const e = evaluateRecipe(drink, context)
+const steps = { massStepG: 1, volumeStepMl: 5 }
+const batchOf = (cups: number, lossShare = 0) => scaleToCups(e, { cups, lossShare, steps })
+
+it('64 cups of 300 mL and 3 % lost are 19.776 L', () => {
+  const batch = batchOf(64, 0.03)
+  expect(batch.litres.value).toBeCloseTo(64 * 0.3 * 1.03, 6)
+  const lemon = batch.rows.find((r) => r.layer.key === 'lemon-juice')!
+  expect(lemon.exact.value).toBeCloseTo(40 * 64 * 1.03, 6)
+  expect(lemon.rounded.value % 5).toBe(0)
+  expect(Math.abs(batch.brixShift.value)).toBeLessThan(0.05)
+})
+it('scaling by k scales every amount by k and leaves Brix', () => {
+  fc.assert(fc.property(fc.integer({ min: 1, max: 500 }), (k) => {
+    const [one, many] = [batchOf(1), batchOf(k)]
+    many.rows.forEach((r, i) => expect(r.exact.value).toBeCloseTo(one.rows[i]!.exact.value * k, 6))
+    expect(many.jug.brix.value).toBe(one.jug.brix.value)
+  }))
+})
+it('a coarse jug shifts Brix, and says so', () => {
+  const coarse = scaleToCups(e, { cups: 1, lossShare: 0, steps: { massStepG: 50, volumeStepMl: 50 } })
+  expect(Math.abs(coarse.brixShift.value)).toBeGreaterThan(1)
+})
+it('a prep opens into its makings', () => {
+  const batch = batchOf(10)
+  const row = batch.rows.find((r) => r.layer.key === 'prep:syrup')!
+  const parts = prepAmounts(row.layer, batch, evaluateRecipe(newSyrup(), context))
+  expect(parts.reduce((s, p) => s + p.massG.value, 0)).toBeCloseTo(row.layer.mass.value * 10, 6)
+})
+
+describe('vessels', () => {
+  const vessels = [{ id: 'a', name: '6 L', capacityMl: 6000 }, { id: 'b', name: '15 L', capacityMl: 15000 }]
+  const fit = (ml: number) => fitVessel(given('batch-volume', ml, 'mL', 'estimated'), vessels)!
+  it.each([[5000, '6 L', 1], [6000, '15 L', 1], [13800, '15 L', 1], [13900, '15 L', 2], [60000, '15 L', 5]])('%d mL go into %s, %d times', (ml, name, batches) => {
+    expect(fit(ml).vessel.name).toBe(name)
+    expect(fit(ml).batches.value).toBe(batches)
+    expect(fit(ml).fillMl.value).toBeLessThanOrEqual(fit(ml).vessel.capacityMl * (1 - HEADSPACE_SHARE) + 1e-9)
+  })
+  it('no vessel, no answer', () => expect(fitVessel(given('batch-volume', 1, 'mL', 'estimated'), [])).toBeNull())
+})
+
+describe('buying', () => {
+  const onHand = (fruitG: number, juiceMl: number): BuyContext => ({
+    fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined), fruitYield: () => fruitYield(INGREDIENTS.get('lemon')!, []), prep: () => evaluateRecipe(newSyrup(), context),
+    onHandG: (k) => (k === 'lemon' ? fruitG : 0), onHandMl: () => juiceMl,
+  })
+  const buy = (fruitG: number, juiceMl: number) => fruitToBuy([{ batch: batchOf(100), serve: drink.serve! }], onHand(fruitG, juiceMl))[0]!
+  it('litres through the yield, garnish on top, less what is there, up to the step', () => {
+    // 4000 mL ÷ handbook mL/kg + 100 × 10 g of garnish
+    const perKg = fruitYield(INGREDIENTS.get('lemon')!, []).handbook.value
+    expect(buy(0, 0).neededKg.value).toBeCloseTo(4000 / perKg + 1, 9)
+    expect(buy(0, 0).buyKg.value).toBe(Math.ceil((4000 / perKg + 1) * 10) / 10)
+    expect(buy(2000, 1000).neededKg.value).toBeCloseTo(3000 / perKg + 1, 9)
+    expect(buy(2000, 1000).buyKg.value).toBe(Math.ceil((3000 / perKg - 1) * 10 - 1e-9) / 10)
+  })
+  it('buys nothing where there is enough', () => expect(buy(50000, 0).buyKg.value).toBe(0))
+})

@@ -1,0 +1,7 @@
+export * from './components'
+export * from './formulas'
+export * from './ice'
+export * from './ingredients'
+export * from './ph'
+export * from './refraction'
+export * from './thermal'

@@ -1,0 +1,3 @@
+export * from './convert'
+export * from './parse'
+export * from './round'

@@ -1,0 +1,38 @@
+import { sampleStandardDeviation } from 'simple-statistics'
+import { call, type Figure } from '../figures'
+import type { IngredientData } from '../substances'
+import { handbookYield, type PressFigures } from './press'
+
+/** How many presses back the mean looks: a season's fruit, not last winter's. */
+export const PRESSES_IN_MEAN = 12
+
+export interface FruitYield {
+  handbook: Figure
+  /** mean mL per kg as purchased of the latest presses; null before the first */
+  mean: Figure | null
+  /** spread, mL per kg: sample standard deviation; null with fewer than two presses */
+  spreadMlPerKg: number | null
+  count: number
+  /** the yield to plan and cost with: the stand's own where there is one */
+  used: Figure
+  costPerL: Figure | null
+  minutesPerL: Figure | null
+}
+
+/** A fruit's yield from its presses, newest first. */
+export function fruitYield(fruit: IngredientData, presses: readonly PressFigures[]): FruitYield {
+  const recent = presses.slice(0, PRESSES_IN_MEAN)
+  const yields = recent.map((p) => p.yield)
+  const params = { name: fruit.key, count: yields.length }
+  const handbook = handbookYield(fruit)
+  const mean = yields.length ? call('mean-yield', 'mL/kg', 'mean', yields, params) : null
+  const costs = recent.flatMap((p) => (p.costPerL ? [p.costPerL] : []))
+  const minutes = recent.flatMap((p) => (p.minutesPerL ? [p.minutesPerL] : []))
+  return {
+    handbook, mean, count: yields.length,
+    spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
+    used: mean ?? handbook,
+    costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,
+    minutesPerL: minutes.length ? call('mean-minutes-per-litre', 'min/L', 'mean', minutes, params) : null,
+  }
+}

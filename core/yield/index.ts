@@ -1,0 +1,2 @@
+export * from './press'
+export * from './fruit'

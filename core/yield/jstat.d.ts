@@ -1,0 +1,8 @@
+/** The parts of jStat that are used; the package has no types of its own. */
+declare module 'jstat' {
+  interface Distribution {
+    inv(p: number, dof: number): number
+    cdf(x: number, dof: number): number
+  }
+  export const jStat: { studentt: Distribution }
+}

@@ -1,0 +1,79 @@
+import { spawn } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { alive } from './mariadb'
+import { ROOT } from './paths'
+import { Stop } from './say'
+
+const SOURCES = ['app', 'core', 'public', 'server', 'shared', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json']
+const KEPT = 3
+const BUILDS = join(ROOT, '.build')
+
+function filesBelow(path: string): string[] {
+  if (!existsSync(path)) return []
+  if (statSync(path).isFile()) return [path]
+  return readdirSync(path).sort().flatMap((name) => filesBelow(join(path, name)))
+}
+
+export function sourceHash(): string {
+  const hash = createHash('sha256')
+  for (const file of SOURCES.flatMap((s) => filesBelow(join(ROOT, s)))) {
+    if (file.endsWith('.test.ts')) continue
+    hash.update(file.slice(ROOT.length)).update(readFileSync(file))
+  }
+  return hash.digest('hex').slice(0, 16)
+}
+
+/** The production build of the sources as they are: made once per hash, in a folder a running server is never disturbed in. */
+export async function ensureBuild(onStart: () => void = () => undefined): Promise<string> {
+  const hash = sourceHash()
+  const target = join(BUILDS, hash)
+  const entry = join(target, 'server', 'index.mjs')
+  if (existsSync(entry)) return entry
+  mkdirSync(BUILDS, { recursive: true })
+  const release = await lock(join(BUILDS, 'lock'))
+  try {
+    if (existsSync(entry)) return entry
+    onStart()
+    const making = join(BUILDS, `making-${process.pid}`)
+    const log = join(BUILDS, 'build.log')
+    const code = await new Promise<number | null>((done) => {
+      const out = openSync(log, 'w')
+      spawn(process.execPath, [join(ROOT, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
+        cwd: ROOT, stdio: ['ignore', out, out],
+        env: { ...process.env, NODE_ENV: 'production', OLVEX_BUILD_OUT: making, OLVEX_NUXT_DIR: join(BUILDS, 'nuxt'), NUXT_TELEMETRY_DISABLED: '1' },
+      }).once('exit', done)
+    })
+    if (code !== 0 || !existsSync(join(making, 'server', 'index.mjs'))) {
+      rmSync(making, { recursive: true, force: true })
+      const full = /ENOSPC/.test(readFileSync(log, 'utf8'))
+      throw new Stop(full ? 'The disk is full: the program could not be built.' : 'The program could not be built.', log)
+    }
+    rmSync(target, { recursive: true, force: true })
+    renameSync(making, target)
+    prune(hash)
+    return entry
+  } finally {
+    release()
+  }
+}
+
+function prune(current: string): void {
+  const builds = readdirSync(BUILDS).filter((n) => /^[0-9a-f]{16}$/.test(n) && n !== current)
+    .sort((a, b) => statSync(join(BUILDS, b)).mtimeMs - statSync(join(BUILDS, a)).mtimeMs)
+  for (const old of builds.slice(KEPT - 1)) rmSync(join(BUILDS, old), { recursive: true, force: true })
+}
+
+async function lock(file: string): Promise<() => void> {
+  for (;;) {
+    try {
+      writeFileSync(file, String(process.pid), { flag: 'wx' })
+      return () => rmSync(file, { force: true })
+    } catch {
+      const holder = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0
+      if (holder && !alive(holder)) rmSync(file, { force: true })
+      await new Promise((done) => setTimeout(done, 300))
+    }
+  }
+}

@@ -1,0 +1,154 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { closeDatabase } from '../server/db/connect'
+import { freePort, startApp, stopApp } from './lib/app-server'
+import { audit } from './lib/audit'
+import { controls, type Running } from './lib/controls'
+import { ensureBuild } from './lib/build'
+import { PrivateDatabase } from './lib/mariadb'
+import { placesFor, ROOT } from './lib/paths'
+import { prepareDatabase } from './lib/prepare'
+import { say, sayStop } from './lib/say'
+
+// bin/test runs lint, types, audit, unit, api and e2e; bin/test PART … runs those parts. Everything it starts is its own.
+const PARTS = ['lint', 'types', 'audit', 'unit', 'api', 'e2e'] as const
+type Part = (typeof PARTS)[number]
+const asked = process.argv.slice(2) as Part[]
+const unknown = asked.filter((p) => !PARTS.includes(p))
+if (unknown.length) {
+  say(`bin/test knows the parts ${PARTS.join(', ')}; not ${unknown.join(', ')}.`)
+  process.exit(2)
+}
+const parts = asked.length ? asked : PARTS
+
+const work = mkdtempSync(join(tmpdir(), 'olvex-test-'))
+/** The day the tests live in: pictures and plans do not depend on when they are run. */
+const NOW = '2026-11-25T10:40:00Z'
+let passed = 0
+let failed = 0
+const bin = (name: string) => join(ROOT, 'node_modules/.bin', name)
+
+/** Longer than any part takes on a slow machine: what hangs is ended and counted as failed, so that the rest is still seen. */
+const LIMIT_MS = 15 * 60_000
+
+function run(command: string, args: string[], env: Record<string, string> = {}): Promise<boolean> {
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+    const limit = setTimeout(() => {
+      say(`\n-- Ended after ${LIMIT_MS / 60_000} minutes; what ran then:\n${spawnSync('ps', ['-eo', 'pid,ppid,etimes,stat,wchan:20,args'], { encoding: 'utf8' }).stdout ?? ''}`)
+      child.kill('SIGKILL')
+    }, LIMIT_MS)
+    const end = (ok: boolean): void => {
+      clearTimeout(limit)
+      done(ok)
+    }
+    child.once('error', () => end(false)).once('exit', (code) => end(code === 0))
+  })
+}
+function count(ok: boolean): void {
+  if (ok) passed++
+  else failed++
+}
+async function jest(project: string, env: Record<string, string> = {}): Promise<void> {
+  const out = join(work, `${project}.json`)
+  const ok = await run(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${out}`, '--testTimeout=30000', ...(project === 'api' ? ['--runInBand', '--forceExit'] : [])], env)
+  if (!existsSync(out)) return count(false)
+  const r = JSON.parse(readFileSync(out, 'utf8')) as { numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }
+  passed += r.numPassedTests
+  failed += Math.max(r.numFailedTests, r.numFailedTestSuites, ok ? 0 : 1)
+}
+async function playwright(projects: string[], env: Record<string, string>): Promise<void> {
+  const out = join(work, `${projects[0]}.json`)
+  const ok = await run(bin('playwright'), ['test', '-c', 'tests/e2e/playwright.config.ts', ...projects.flatMap((p) => ['--project', p])], { ...env, OLVEX_E2E_REPORT: out, OLVEX_E2E_WORK: work })
+  if (!ok) showPages(join(work, 'results'))
+  if (!existsSync(out)) return count(false)
+  const { stats } = JSON.parse(readFileSync(out, 'utf8')) as { stats: { expected: number; unexpected: number; flaky: number } }
+  passed += stats.expected
+  failed += Math.max(stats.unexpected + stats.flaky, ok ? 0 : 1)
+}
+
+/** What the page looked like where a test failed, and what the servers said: the folder itself is gone afterwards. */
+function showPages(folder: string): void {
+  if (!existsSync(folder)) return
+  for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('error-context.md'))) {
+    say(`\n-- ${file}\n${readFileSync(join(folder, file), 'utf8').slice(0, 2500)}`)
+  }
+  for (const s of running) say(`\n-- ${s.app.log}\n${readFileSync(s.app.log, 'utf8').slice(-2000)}`)
+}
+
+const running: Running[] = []
+/** Every database that was started, also where the program beside it never was. */
+const databases: [PrivateDatabase, string][] = []
+
+async function installation(name: string, withDemo: boolean): Promise<Running> {
+  const places = placesFor(join(work, name))
+  const db = new PrivateDatabase(places)
+  await db.start()
+  databases.push([db, places.socketDir])
+  process.env.OLVEX_DATABASE_URL = db.url
+  if (withDemo) process.env.OLVEX_NOW = NOW
+  await prepareDatabase(withDemo, () => undefined)
+  await closeDatabase()
+  delete process.env.OLVEX_NOW
+  const entry = await ensureBuild(() => say('Building.'))
+  const port = await freePort()
+  const env: Record<string, string> = { OLVEX_DATABASE_URL: db.url, OLVEX_DEMO: '1', OLVEX_LOG_LEVEL: 'warn', ...(withDemo ? { OLVEX_NOW: NOW } : {}) }
+  const stand = { places, db, entry, port, env, app: await startApp(entry, places, port, env) }
+  running.push(stand)
+  return stand
+}
+async function restart(s: Running): Promise<void> {
+  await stopApp(s.app)
+  await s.db.stop()
+  await s.db.start()
+  s.app = await startApp(s.entry, s.places, s.port, s.env)
+}
+
+async function api(): Promise<void> {
+  const [s, other] = [await installation('api', false), await installation('other', false)]
+  const fuzzed = await installation('fuzzed', true)
+  const control = await controls(s)
+  await jest('api', { OLVEX_TEST_CONTROL: control.url, OLVEX_TEST_OTHER: other.app.url, OLVEX_TEST_FUZZ: fuzzed.app.url, OLVEX_TEST_DATA: s.places.data, OLVEX_TEST_URL: s.app.url, OLVEX_DATABASE_URL: s.db.url, OLVEX_BUILD: join(s.entry, '..', '..') })
+  control.close()
+}
+async function e2e(): Promise<void> {
+  const [own, demo] = [await installation('own', false), await installation('demo', true)]
+  const env = { OLVEX_E2E_OWN: own.app.url, OLVEX_E2E_DEMO: demo.app.url }
+  await playwright(['whole-job', 'tablet', 'offline', 'phone'], env)
+  // The data must outlive a stop of everything.
+  await restart(own)
+  await playwright(['after-restart'], env)
+}
+
+const started = Date.now()
+try {
+  for (const part of parts) {
+    say(`\n== ${part}`)
+    const at = Date.now()
+    if (part === 'lint') count(await run(bin('eslint'), ['.', '--max-warnings', '0']))
+    if (part === 'types') count(await run(process.execPath, ['--import', 'tsx', 'scripts/types.ts']))
+    if (part === 'audit') {
+      const sound = audit()
+      if (sound !== null) count(sound)
+    }
+    if (part === 'unit') await jest('unit')
+    if (part === 'api') await api()
+    if (part === 'e2e') await e2e()
+    say(`== ${part}: ${((Date.now() - at) / 1000).toFixed(0)} s`)
+  }
+} catch (e) {
+  sayStop(e)
+  failed++
+} finally {
+  for (const s of running) await stopApp(s.app)
+  for (const [db, socketDir] of databases) {
+    await db.stop()
+    rmSync(socketDir, { recursive: true, force: true })
+  }
+  rmSync(work, { recursive: true, force: true })
+}
+say(`\nTime: ${((Date.now() - started) / 1000).toFixed(0)} s`)
+say(`${passed} passed, ${failed} failed`)
+process.exit(failed ? 1 : 0)

@@ -1,0 +1,5 @@
+import { contract } from '#shared/contract'
+import { addIngredient } from '../../../services/ingredients'
+import { route } from '../../../utils/route'
+
+export default route(contract.postIngredient, (tx, { body }, who) => addIngredient(tx, body, who))

@@ -1,0 +1,5 @@
+import { contract } from '#shared/contract'
+import { putPlanLine } from '../../../services/plan'
+import { route } from '../../../utils/route'
+
+export default route(contract.putPlanLine, (tx, { params, body }, who) => putPlanLine(tx, params.id, body, who))

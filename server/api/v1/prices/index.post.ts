@@ -1,0 +1,5 @@
+import { contract } from '#shared/contract'
+import { addPrice } from '../../../services/ingredients'
+import { route } from '../../../utils/route'
+
+export default route(contract.postPrice, (tx, { body }, who) => addPrice(tx, body, who))

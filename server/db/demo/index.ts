@@ -1,0 +1,117 @@
+import { v7 as uuid } from 'uuid'
+import { inTransaction } from '../connect'
+import { Cup, Lot, Movement, Person, Recipe, Stand } from '../models'
+import { recordPrice } from '../../services/ingredients'
+import { addPerson, setPin } from '../../services/people'
+import { putCup, putStand, putVessel } from '../../services/places'
+import { putPlanLine } from '../../services/plan'
+import { putRecipe, signOff } from '../../services/recipes'
+import { setUp } from '../../services/setup'
+import type { Who } from '../../services/who'
+import { demoDrinks } from './menu'
+import { seeded } from './random'
+import { demoWeeks } from './weeks'
+
+/** Of the crew, on a tablet that the owner enrolled. */
+export const DEMO_PIN = '2580'
+export const DEMO_SIGN_INS = [
+  { login: 'owner', password: 'tart-and-cold', role: 'owner' },
+  { login: 'crew', password: 'press-and-pour', role: 'crew' },
+] as const
+
+const PRICES: [key: string, eur: number, packG: number][] = [
+  ['white-sugar', 9.8, 10000], ['water', 0.02, 10000], ['ice', 2.5, 10000], ['mint', 1.2, 80], ['basil', 1.4, 80],
+]
+const DAYS_BACK = 20
+const SEED = 20260412
+
+/** An invented business with two stands and three weeks behind it, made through the services. Loaded once, into an empty database. */
+export async function loadDemo(): Promise<void> {
+  const today = new Date(process.env.OLVEX_NOW ?? Date.now())
+  const fixed = process.env.OLVEX_NOW
+  const at = (daysAgo: number, hour: number): void => {
+    const t = new Date(today)
+    t.setUTCHours(0, 0, 0, 0)
+    // Never in the future: what was entered today was entered before now.
+    process.env.OLVEX_NOW = new Date(Math.min(t.getTime() - daysAgo * 864e5 + hour * 36e5, today.getTime() - 60e3)).toISOString()
+  }
+  try {
+    at(DAYS_BACK + 2, 9)
+    const [owner, crew] = await people()
+    const [counter, cart] = await stands(owner)
+    at(DAYS_BACK + 1, 10)
+    for (const [ingredientKey, packPriceEur, packG] of PRICES) {
+      await inTransaction((tx) => recordPrice(tx, owner, { id: uuid(), ingredientKey, packPriceEur, packG, source: 'typed', lotId: null }))
+    }
+    const drinks = await menu(owner, at)
+    const days = Array.from({ length: DAYS_BACK + 1 }, (_, i) => DAYS_BACK - i)
+    const random = seeded(SEED)
+    await demoWeeks(counter, owner, crew, at, random, 1, days)
+    await demoWeeks(cart, owner, crew, at, random, 0.55, days.filter((d) => d % 7 === 3))
+    await drainOldJuice()
+    at(0, 7)
+    await plans(owner, counter, cart, drinks, today)
+  } finally {
+    if (fixed) process.env.OLVEX_NOW = fixed
+    else delete process.env.OLVEX_NOW
+  }
+}
+
+async function people(): Promise<[Who, Who]> {
+  await inTransaction((tx) => setUp(tx, { business: 'Pale Harbour Drinks', stand: 'Ferry landing', timeZone: 'Europe/Lisbon', owner: 'Noor', login: 'owner', password: DEMO_SIGN_INS[0].password, locale: 'en' }))
+  const owner = (await Person.findOne({ where: { login: 'owner' }, raw: true })) as unknown as { id: string }
+  const who: Who = { personId: owner.id, role: 'owner', key: null }
+  const crew = uuid()
+  await inTransaction((tx) => addPerson(tx, { id: crew, name: 'Teo', login: 'crew', password: DEMO_SIGN_INS[1].password, role: 'crew', locale: 'en' }, who))
+  await inTransaction((tx) => setPin(tx, crew, DEMO_PIN, who))
+  return [who, { personId: crew, role: 'crew', key: null }]
+}
+
+async function stands(owner: Who): Promise<[string, string]> {
+  const first = (await Stand.findOne({ raw: true })) as unknown as { id: string }
+  const second = uuid()
+  const settings = { timeZone: 'Europe/Lisbon', labourEurPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
+  await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
+  await inTransaction((tx) => putStand(tx, first.id, { name: 'Ferry landing', ...settings, version: 1 }, owner))
+  const cup = (await Cup.findOne({ raw: true })) as unknown as { id: string }
+  await inTransaction((tx) => putCup(tx, cup.id, { name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0.09, lidEur: 0.03, strawEur: 0.02, version: 1 }, owner))
+  await inTransaction((tx) => putVessel(tx, uuid(), { standId: first.id, name: '25 L', capacityMl: 25000, heatProof: false, version: 0 }, owner))
+  await inTransaction((tx) => putVessel(tx, uuid(), { standId: second, name: '10 L', capacityMl: 10000, heatProof: false, version: 0 }, owner))
+  return [first.id, second]
+}
+
+async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Promise<{ id: string; name: string }[]> {
+  const cup = (await Cup.findOne({ raw: true })) as unknown as { id: string }
+  const syrup = (await Recipe.findOne({ where: { shipped: 'simple-syrup' }, raw: true })) as unknown as { id: string }
+  const made: { id: string; name: string }[] = []
+  for (const [i, drink] of demoDrinks(cup.id, syrup.id).entries()) {
+    const id = uuid()
+    at(18 - i * 3, 15)
+    await inTransaction((tx) => putRecipe(tx, id, { kind: 'drink', name: drink.name, family: drink.family, draft: drink.document, sellEur: drink.sellEur, version: 0 }, owner))
+    if (drink.signed) await inTransaction((tx) => signOff(tx, id, { id: uuid(), version: 1 }, owner))
+    made.push({ id, name: drink.name })
+  }
+  return made
+}
+
+/** Juice that was pressed before today has been poured; only the newest of each fruit is still in the fridge. */
+async function drainOldJuice(): Promise<void> {
+  const lots = (await Lot.findAll({ order: [['at', 'DESC']], raw: true })) as unknown as { id: string; standId: string; ingredientKey: string; kind: string; amount: string; personId: string; at: Date }[]
+  const newest = new Set<string>()
+  for (const lot of lots.filter((l) => l.kind !== 'received')) {
+    const first = lot.kind === 'pressed' && !newest.has(lot.standId + lot.ingredientKey)
+    newest.add(lot.standId + lot.ingredientKey)
+    const gone = first ? Number(lot.amount) * 0.7 : Number(lot.amount)
+    await Movement.create({ id: uuid(), lotId: lot.id, amount: -gone, kind: 'pour-out', sourceId: lot.id, at: lot.at, personId: lot.personId })
+  }
+}
+
+async function plans(owner: Who, counter: string, cart: string, drinks: { id: string }[], today: Date): Promise<void> {
+  const day = (ahead: number) => new Date(today.getTime() + ahead * 864e5).toISOString().slice(0, 10)
+  const cups: [string, number, number[]][] = [[counter, 0, [64, 48, 0, 36]], [counter, 1, [72, 40, 30, 36]], [cart, 1, [40, 30, 0, 0]]]
+  for (const [standId, ahead, numbers] of cups) {
+    for (const [i, n] of numbers.entries()) {
+      if (n) await inTransaction((tx) => putPlanLine(tx, uuid(), { standId, day: day(ahead), recipeId: drinks[i]!.id, cups: n, version: 0 }, owner))
+    }
+  }
+}

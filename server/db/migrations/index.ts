@@ -1,0 +1,44 @@
+/** One DDL statement each, safe to run again after half-failing. Append only. */
+export interface Migration { name: string; sql: string }
+
+const ID = 'CHAR(36) CHARACTER SET ascii COLLATE ascii_bin'
+const KEY = 'VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin'
+/** Names people typed: accents tell words apart (pina is not piña), letter case does not. */
+const NAME = 'VARCHAR(80) COLLATE utf8mb4_uca1400_as_ci'
+const AMOUNT = 'DECIMAL(14,4)'
+const AT = 'DATETIME(6)'
+const table = (name: string, columns: string): string => `CREATE TABLE IF NOT EXISTS \`${name}\` (${columns}) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`
+
+export const MIGRATIONS: readonly Migration[] = [
+  { name: '0001-business', sql: table('business', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, created_at ${AT} NOT NULL`) },
+  { name: '0002-stand', sql: table('stand', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, time_zone VARCHAR(60) NOT NULL, labour_eur_per_h ${AMOUNT} NOT NULL, loss_share ${AMOUNT} NOT NULL, mass_step_g ${AMOUNT} NOT NULL, volume_step_ml ${AMOUNT} NOT NULL, version INT NOT NULL`) },
+  { name: '0003-person', sql: table('person', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, login VARCHAR(60) COLLATE utf8mb4_bin NOT NULL UNIQUE, password_hash VARCHAR(255) NOT NULL, role ENUM('crew','lead','owner') NOT NULL, locale ENUM('en','es') NOT NULL, active BOOLEAN NOT NULL, version INT NOT NULL`) },
+  { name: '0004-session', sql: table('session', `id ${ID} PRIMARY KEY, person_id ${ID} NOT NULL REFERENCES person(id), created_at ${AT} NOT NULL, expires_at ${AT} NOT NULL, revoked_at ${AT} NULL`) },
+  { name: '0005-sign-in-attempt', sql: table('sign_in_attempt', `id BIGINT AUTO_INCREMENT PRIMARY KEY, account VARCHAR(60) COLLATE utf8mb4_bin NOT NULL, address VARCHAR(64) NOT NULL, at ${AT} NOT NULL, succeeded BOOLEAN NOT NULL, KEY by_account (account, at), KEY by_address (address, at)`) },
+  { name: '0006-ingredient', sql: table('ingredient', `\`key\` ${KEY} PRIMARY KEY, name ${NAME} NULL, like_key ${KEY} NOT NULL, kind VARCHAR(20) NOT NULL, version INT NOT NULL`) },
+  { name: '0007-price', sql: table('price', `id ${ID} PRIMARY KEY, ingredient_key ${KEY} NOT NULL REFERENCES ingredient(\`key\`), pack_price_eur DECIMAL(12,4) NOT NULL, pack_g ${AMOUNT} NOT NULL, since ${AT} NOT NULL, source ENUM('typed','receipt') NOT NULL, lot_id ${ID} NULL, person_id ${ID} NOT NULL, KEY latest (ingredient_key, since)`) },
+  { name: '0008-cup', sql: table('cup', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, capacity_ml ${AMOUNT} NOT NULL, fill_line_ml ${AMOUNT} NOT NULL, cup_eur ${AMOUNT} NOT NULL, lid_eur ${AMOUNT} NOT NULL, straw_eur ${AMOUNT} NOT NULL, version INT NOT NULL`) },
+  { name: '0009-vessel', sql: table('vessel', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), name ${NAME} NOT NULL, capacity_ml ${AMOUNT} NOT NULL, heat_proof BOOLEAN NOT NULL, version INT NOT NULL`) },
+  { name: '0010-lot', sql: table('lot', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), ingredient_key ${KEY} NOT NULL REFERENCES ingredient(\`key\`), kind ENUM('received','pressed','by-product') NOT NULL, part VARCHAR(20) NULL, supplier VARCHAR(200) NULL, count INT NULL, unit ENUM('g','mL') NOT NULL, amount ${AMOUNT} NOT NULL, cost_eur ${AMOUNT} NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at)`) },
+  { name: '0011-movement', sql: table('movement', `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id), amount ${AMOUNT} NOT NULL, kind ENUM('receive','press-out','press-in','pour-out') NOT NULL, source_id ${ID} NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_lot (lot_id, amount)`) },
+  { name: '0012-press', sql: table('press', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), lot_id ${ID} NOT NULL REFERENCES lot(id), juice_lot_id ${ID} NOT NULL REFERENCES lot(id), ingredient_key ${KEY} NOT NULL, taken_g ${AMOUNT} NOT NULL, trimmed_g ${AMOUNT} NULL, juice_ml ${AMOUNT} NOT NULL, juice_g ${AMOUNT} NOT NULL, juice_unit ENUM('mL','g') NOT NULL, method VARCHAR(30) NOT NULL, minutes ${AMOUNT} NULL, fruit_cost_eur ${AMOUNT} NULL, cost_basis ENUM('measured','estimated') NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at), KEY by_fruit (ingredient_key, at)`) },
+  { name: '0013-recipe', sql: table('recipe', `id ${ID} PRIMARY KEY, kind ENUM('drink','prep') NOT NULL, name ${NAME} NOT NULL, shipped VARCHAR(40) NULL, family VARCHAR(20) NOT NULL, draft JSON NOT NULL, sell_eur ${AMOUNT} NULL, version INT NOT NULL, created_at ${AT} NOT NULL`) },
+  { name: '0014-recipe-version', sql: table('recipe_version', `id ${ID} PRIMARY KEY, recipe_id ${ID} NOT NULL REFERENCES recipe(id), number INT NOT NULL, document JSON NOT NULL, preps JSON NOT NULL, composition JSON NOT NULL, core_version VARCHAR(20) NOT NULL, figures JSON NOT NULL, person_id ${ID} NOT NULL, signed_at ${AT} NOT NULL, UNIQUE KEY one_number (recipe_id, number)`) },
+  { name: '0015-recipe-use', sql: table('recipe_use', `recipe_id ${ID} NOT NULL REFERENCES recipe(id), item_key ${KEY} NOT NULL, PRIMARY KEY (recipe_id, item_key), KEY by_item (item_key)`) },
+  { name: '0016-plan-line', sql: table('plan_line', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), day DATE NOT NULL, recipe_id ${ID} NOT NULL REFERENCES recipe(id), cups INT NOT NULL, version INT NOT NULL, UNIQUE KEY one_line (stand_id, day, recipe_id)`) },
+  { name: '0017-change', sql: table('change_row', `seq BIGINT AUTO_INCREMENT PRIMARY KEY, entity VARCHAR(30) NOT NULL, entity_id ${KEY} NOT NULL, \`before\` JSON NULL, \`after\` JSON NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, idempotency_key VARCHAR(80) NULL, KEY by_entity (entity, entity_id), KEY by_at (at)`) },
+  { name: '0018-idempotency-key', sql: table('idempotency_key', `person_id ${ID} NOT NULL, \`key\` VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, request_hash CHAR(64) NOT NULL, reply JSON NULL, at ${AT} NOT NULL, PRIMARY KEY (person_id, \`key\`), KEY by_at (at)`) },
+  { name: '0019-fact-void', sql: table('fact_void', `id ${ID} PRIMARY KEY, entity ENUM('lot','press') NOT NULL, fact_id ${ID} NOT NULL, sign TINYINT NOT NULL, reason VARCHAR(200) NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_fact (fact_id, sign)`) },
+  { name: '0020-movement-void', sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore') NOT NULL" },
+  { name: '0021-movement-by-source', sql: 'ALTER TABLE movement ADD INDEX IF NOT EXISTS by_source (source_id)' },
+  { name: '0022-person-pin', sql: 'ALTER TABLE person ADD COLUMN IF NOT EXISTS pin_hash VARCHAR(255) NULL' },
+  { name: '0023-session-place', sql: `ALTER TABLE session ADD COLUMN IF NOT EXISTS device_id ${ID} NULL, ADD COLUMN IF NOT EXISTS agent VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS seen_at ${AT} NULL` },
+  { name: '0024-device', sql: table('device', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, secret_hash CHAR(64) NOT NULL, person_id ${ID} NOT NULL, enrolled_at ${AT} NOT NULL, revoked_at ${AT} NULL`) },
+  { name: '0025-setting', sql: table('setting', 'name VARCHAR(40) PRIMARY KEY, value JSON NOT NULL, version INT NOT NULL') },
+  { name: '0026-sign-in-gate', sql: table('sign_in_gate', 'bucket INT PRIMARY KEY') },
+  { name: '0027-sign-in-gates', sql: 'INSERT IGNORE INTO sign_in_gate (bucket) SELECT seq FROM seq_0_to_63' },
+  { name: '0028-ingredient-own', sql: 'ALTER TABLE ingredient ADD COLUMN IF NOT EXISTS own JSON NULL' },
+]
+
+/** What the server asks of the database before it says it is ready. */
+export const SCHEMA_NUMBER = MIGRATIONS.length

@@ -1,0 +1,59 @@
+import { QueryTypes } from 'sequelize'
+import { v7 as uuid } from 'uuid'
+import type { Body, Reply } from '#shared/contract'
+import { FactVoid, Lot, Press } from '../db/models'
+import { database, toNumber, type Tx } from '../db/connect'
+import { recordChange } from './changes'
+import { now } from './clock'
+import { invalid, notFound } from './errors'
+import { move, onHand } from './lots'
+import type { Who } from './who'
+
+/**
+ * Whether a fact counts: its voids and restores add up to nothing. For the WHERE of a list; `id` is a column name. The few that are
+ * out of the books are looked up once a query, not once a row: with three years of prices that is half of its time.
+ */
+export const counts = (id: string): string => `${id} NOT IN (SELECT fact_id FROM fact_void GROUP BY fact_id HAVING SUM(sign) > 0)`
+
+/** Below this, in g or mL, a rest is rounding. */
+const NOTHING = 0.01
+
+/**
+ * Takes a weigh-in or a press out of the books, or puts it back. Nothing is deleted: a row says so, and movements undo or
+ * redo what the fact moved. Refused where others already used what would go: the juice was poured, the fruit pressed.
+ */
+export async function setVoid(tx: Tx, id: string, voided: boolean, body: Body<'voidFact'>, who: Who): Promise<Reply<'voidFact'>> {
+  const fact = body.entity === 'lot'
+    ? await Lot.findOne({ where: { id, kind: 'received' }, transaction: tx, raw: true })
+    : await Press.findOne({ where: { id }, transaction: tx, raw: true })
+  if (!fact) throw notFound(body.entity)
+  const { ingredientKey } = fact as unknown as { ingredientKey: string }
+  // The lots it moved are locked in id order, as everywhere, before anything is read of them.
+  const lots = await database().query<{ lotId: string }>('SELECT DISTINCT lot_id AS lotId FROM movement WHERE source_id = :id ORDER BY lot_id', { type: QueryTypes.SELECT, replacements: { id }, transaction: tx })
+  const locked = await Lot.findAll({ where: { id: lots.map((l) => l.lotId) }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as { id: string; unit: 'g' | 'mL' }[]
+  const isVoid = await isVoided(tx, id)
+  if (isVoid === voided) throw invalid([{ field: 'id', code: voided ? 'already-void' : 'not-void' }])
+  for (const lot of locked) {
+    const amount = await movedBy(tx, id, lot.id)
+    const change = voided ? -amount : amount
+    const left = (await onHand(tx, lot.id)) + change
+    if (left < -NOTHING) throw invalid([{ field: 'id', code: !voided ? 'lot-not-enough-to-restore' : lot.unit === 'mL' ? 'juice-already-used' : 'already-used', numbers: { short: Math.round(-left) } }])
+    await move(tx, who, { lotId: lot.id, amount: change, kind: voided ? 'void' : 'restore', sourceId: id })
+  }
+  await FactVoid.create({ id: uuid(), entity: body.entity, factId: id, sign: voided ? 1 : -1, reason: body.reason, at: now(), personId: who.personId }, { transaction: tx })
+  await recordChange(tx, who, body.entity, id, { voided: isVoid }, { voided, reason: body.reason, ingredientKey })
+  return { id }
+}
+
+export async function isVoided(tx: Tx, id: string): Promise<boolean> {
+  return Number((await FactVoid.sum('sign', { where: { factId: id }, transaction: tx })) ?? 0) > 0
+}
+
+/** What the fact itself moved in a lot, leaving out what undid and redid it. */
+async function movedBy(tx: Tx, sourceId: string, lotId: string): Promise<number> {
+  const [row] = await database().query<{ amount: string }>(
+    "SELECT COALESCE(SUM(amount), 0) AS amount FROM movement WHERE source_id = :sourceId AND lot_id = :lotId AND kind NOT IN ('void', 'restore')",
+    { type: QueryTypes.SELECT, replacements: { sourceId, lotId }, transaction: tx },
+  )
+  return toNumber(row!.amount)
+}

@@ -1,0 +1,93 @@
+import { QueryTypes } from 'sequelize'
+import { priceDoubts } from '#core/limits'
+import { INGREDIENTS, ownValuesLimits, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
+import type { Body, Ingredient as IngredientRow, PriceRow, Reply } from '#shared/contract'
+import { Ingredient, Price } from '../db/models'
+import { database, fromJson, toJson, toNumber, type Tx } from '../db/connect'
+import { recordChange } from './changes'
+import { now } from './clock'
+import { counts } from './facts'
+import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
+import type { Who } from './who'
+
+export async function listIngredients(tx: Tx): Promise<Reply<'ingredients'>> {
+  return (await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true }) as unknown as RawIngredient[]).map(view)
+}
+type RawIngredient = Omit<IngredientRow, 'own'> & { own: string | null }
+const view = (row: RawIngredient): IngredientRow => ({ ...row, own: row.own === null ? null : fromJson<OwnValues>(row.own) })
+
+/** Composition of an ingredient as this business has it: its own values, or those that ship with what it is like. */
+export function dataOf(row: IngredientRow | undefined): IngredientData | undefined {
+  const base = row && INGREDIENTS.get(row.likeKey)
+  return base && withOwnValues(base, row.own as OwnValues | null)
+}
+
+export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'): Promise<IngredientRow> {
+  const row = await Ingredient.findOne({ where: { key }, transaction: tx, raw: true }) as unknown as RawIngredient | null
+  if (!row) throw notFound(field)
+  return view(row)
+}
+
+export async function addIngredient(tx: Tx, body: Body<'postIngredient'>, who: Who): Promise<Reply<'postIngredient'>> {
+  const like = INGREDIENTS.get(body.likeKey)
+  if (!like) throw notFound('likeKey')
+  if (await Ingredient.count({ where: { name: body.name }, transaction: tx })) throw invalid([{ field: 'name', code: 'name-taken' }])
+  const row = { key: body.id, name: body.name, likeKey: body.likeKey, kind: like.kind, version: 1, own: null }
+  await Ingredient.create(row, { transaction: tx })
+  await recordChange(tx, who, 'ingredient', body.id, null, row)
+  return { id: body.id, version: 1 }
+}
+
+export async function putIngredient(tx: Tx, key: string, body: Body<'putIngredient'>, who: Who): Promise<Reply<'putIngredient'>> {
+  const row = await Ingredient.findOne({ where: { key }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as RawIngredient | null
+  if (!row) throw notFound('id')
+  const before = view(row)
+  if (before.version !== body.version) throw stale(before)
+  if (body.own) {
+    const limits = ownValuesLimits(body.own as OwnValues)
+    if (limits.length) throw invalid(limits.map((l) => ({ ...l, field: `own.${l.field}` })))
+  }
+  const after = { ...before, own: body.own, version: body.version + 1 }
+  await Ingredient.update({ own: body.own && toJson(body.own), version: after.version }, { where: { key }, transaction: tx })
+  await recordChange(tx, who, 'ingredient', key, before, after)
+  return { id: key, version: after.version }
+}
+
+type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
+
+/** The latest six prices of every ingredient, newest first: what costs are worked out from, and what was before. */
+export async function listPrices(tx: Tx): Promise<Reply<'prices'>> {
+  const rows = await database().query<RawPrice>(
+    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source
+       FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY since DESC, id DESC) AS n FROM price WHERE lot_id IS NULL OR ${counts('price.lot_id')}) latest
+       JOIN price p ON p.id = latest.id WHERE latest.n <= 6 ORDER BY p.since DESC, p.id DESC`,
+    { type: QueryTypes.SELECT, transaction: tx },
+  )
+  return rows.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source }))
+}
+
+/** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */
+export async function lastPriceEurPerKg(tx: Tx, ingredientKey: string): Promise<number | null> {
+  const [row] = await database().query<{ eurPerKg: string }>(
+    `SELECT pack_price_eur / pack_g * 1000 AS eurPerKg FROM price WHERE ingredient_key = :ingredientKey AND (lot_id IS NULL OR ${counts('price.lot_id')})
+      ORDER BY since DESC, id DESC LIMIT 1`,
+    { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
+  )
+  return row ? toNumber(row.eurPerKg) : null
+}
+
+export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
+  await getIngredient(tx, body.ingredientKey)
+  const last = await lastPriceEurPerKg(tx, body.ingredientKey)
+  const price = (body.packPriceEur / body.packG) * 1000
+  refuseUnlessConfirmed({ limits: [], doubts: priceDoubts(price, last) }, body.confirm)
+  await recordPrice(tx, who, { ...body, source: 'typed', lotId: null })
+  return { id: body.id }
+}
+
+/** One more dated price; the ones before stay as they were. */
+export async function recordPrice(tx: Tx, who: Who, p: { id: string; ingredientKey: string; packPriceEur: number; packG: number; source: 'typed' | 'receipt'; lotId: string | null }): Promise<void> {
+  const row = { id: p.id, ingredientKey: p.ingredientKey, packPriceEur: p.packPriceEur, packG: p.packG, source: p.source, lotId: p.lotId, since: now(), personId: who.personId }
+  await Price.create(row, { transaction: tx })
+  await recordChange(tx, who, 'price', p.id, null, row)
+}

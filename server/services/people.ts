@@ -1,0 +1,85 @@
+import type { Body, Person as PersonRow, Reply } from '#shared/contract'
+import { Business, Person } from '../db/models'
+import type { Tx } from '../db/connect'
+import { recordChange } from './changes'
+import { invalid, notFound, stale } from './errors'
+import { hashSecret } from './secrets'
+import { endSessionsOf } from './sessions'
+import type { Who } from './who'
+
+type Stored = PersonRow & { passwordHash: string; pinHash: string | null }
+const view = (p: Stored): PersonRow => ({ id: p.id, name: p.name, login: p.login, role: p.role, locale: p.locale, active: Boolean(p.active), hasPin: p.pinHash !== null, version: p.version })
+
+export async function getPerson(tx: Tx, id: string): Promise<PersonRow> {
+  const person = await Person.findOne({ where: { id }, transaction: tx, raw: true }) as unknown as Stored | null
+  if (!person) throw notFound('person')
+  return view(person)
+}
+
+export async function businessName(tx: Tx): Promise<string> {
+  return (await Business.findOne({ transaction: tx, raw: true }))?.name ?? ''
+}
+
+export async function setLocale(tx: Tx, who: Who, locale: 'en' | 'es'): Promise<void> {
+  await Person.update({ locale }, { where: { id: who.personId }, transaction: tx })
+  await recordChange(tx, who, 'person', who.personId, null, { locale })
+}
+
+export async function listPeople(tx: Tx): Promise<Reply<'people'>> {
+  const rows = await Person.findAll({ order: ['name'], transaction: tx, raw: true }) as unknown as Stored[]
+  return rows.map(view)
+}
+
+export async function addPerson(tx: Tx, body: Body<'postPerson'>, who: Who): Promise<Reply<'postPerson'>> {
+  if (await Person.count({ where: { login: body.login }, transaction: tx })) throw invalid([{ field: 'login', code: 'login-taken' }])
+  const row = { id: body.id, name: body.name, login: body.login, role: body.role, locale: body.locale, active: true, hasPin: false, version: 1 }
+  await Person.create({ ...row, pinHash: null, passwordHash: await hashSecret(body.password) }, { transaction: tx })
+  await recordChange(tx, who, 'person', body.id, null, row)
+  return { id: body.id, version: 1 }
+}
+
+export async function changePerson(tx: Tx, id: string, body: Body<'putPerson'>, who: Who): Promise<Reply<'putPerson'>> {
+  // Owners are locked together, in id order, so that two of them cannot each remove the other.
+  const owners = await Person.findAll({ where: { role: 'owner', active: true }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Stored[]
+  const before = await Person.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Stored | null
+  if (!before) throw notFound('person')
+  if (before.version !== body.version) throw stale(view(before))
+  const staysOwner = body.role === 'owner' && body.active
+  if (!staysOwner && owners.length === 1 && owners[0]!.id === id) throw invalid([{ field: 'role', code: 'last-owner' }])
+  const change = { name: body.name, role: body.role, active: body.active, version: body.version + 1 }
+  // A PIN is for crew: whoever may do more signs in with a password.
+  const hasPin = body.role === 'crew' && before.pinHash !== null
+  await Person.update({ ...change, ...(hasPin ? {} : { pinHash: null }) }, { where: { id }, transaction: tx })
+  if (!body.active) await endSessionsOf(tx, { personId: id })
+  await recordChange(tx, who, 'person', id, view(before), { ...view(before), ...change, hasPin })
+  return { id, version: change.version }
+}
+
+/** The PIN with which one of the crew signs in on an enrolled tablet; nothing takes it away. */
+export async function setPin(tx: Tx, id: string, pin: string | null, who: Who): Promise<void> {
+  const before = await lockedPerson(tx, id)
+  if (pin !== null && before.role !== 'crew') throw invalid([{ field: 'pin', code: 'pin-only-crew' }])
+  if (pin !== null && isWeakPin(pin)) throw invalid([{ field: 'pin', code: 'pin-weak' }])
+  await Person.update({ pinHash: pin === null ? null : await hashSecret(pin) }, { where: { id }, transaction: tx })
+  await recordChange(tx, who, 'person', id, view(before), { ...view(before), hasPin: pin !== null })
+}
+
+/** All one digit, or counting up or down: the first that anybody tries. */
+function isWeakPin(pin: string): boolean {
+  const steps = new Set([...pin].slice(1).map((d, i) => Number(d) - Number(pin[i])))
+  return steps.size === 1 && [0, 1, -1].includes([...steps][0]!)
+}
+
+/** A new password: by the owner for somebody who forgot it, or by the person. All sessions but `keep` end. */
+export async function setPassword(tx: Tx, id: string, password: string, who: Who, keep?: string): Promise<void> {
+  const before = await lockedPerson(tx, id)
+  await Person.update({ passwordHash: await hashSecret(password) }, { where: { id }, transaction: tx })
+  await endSessionsOf(tx, { personId: id }, keep)
+  await recordChange(tx, who, 'person', id, view(before), { ...view(before), passwordChanged: true })
+}
+
+async function lockedPerson(tx: Tx, id: string): Promise<Stored> {
+  const person = await Person.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Stored | null
+  if (!person) throw notFound('person')
+  return person
+}

@@ -1,0 +1,65 @@
+import { Op, QueryTypes, type WhereOptions } from 'sequelize'
+import { v7 as uuid } from 'uuid'
+import type { Person, Reply } from '#shared/contract'
+import { Session } from '../db/models'
+import { database, type Tx } from '../db/connect'
+import { recordChange } from './changes'
+import { now } from './clock'
+import { notFound } from './errors'
+import type { Who } from './who'
+
+const SESSION_DAYS = 30
+/** A PIN is short: what it opens ends with the day's work. */
+const PIN_SESSION_HOURS = 14
+
+/** Where a session was opened: shown to whoever looks after them. */
+export interface Place { agent: string | null; deviceId: string | null }
+
+export async function openSession(tx: Tx, personId: string, place: Place): Promise<string> {
+  const id = uuid()
+  const hours = place.deviceId ? PIN_SESSION_HOURS : SESSION_DAYS * 24
+  await Session.create({ id, personId, createdAt: now(), expiresAt: new Date(now().getTime() + hours * 36e5), deviceId: place.deviceId, agent: place.agent?.slice(0, 200) ?? null, seenAt: now() }, { transaction: tx })
+  return id
+}
+
+/** The person behind a live session; read on every request, so that a revoked one is out at once. */
+export async function personOfSession(tx: Tx, sessionId: string): Promise<Pick<Person, 'id' | 'role'> | null> {
+  const [person] = await database().query<Pick<Person, 'id' | 'role'>>(
+    `SELECT p.id, p.role FROM session s JOIN person p ON p.id = s.person_id
+      WHERE s.id = :sessionId AND s.revoked_at IS NULL AND s.expires_at > :at AND p.active`,
+    { type: QueryTypes.SELECT, replacements: { sessionId, at: now() }, transaction: tx },
+  )
+  return person ?? null
+}
+
+/** Notes that a session is in use, to the minute. */
+export async function touchSession(tx: Tx, sessionId: string): Promise<void> {
+  const minuteAgo = new Date(now().getTime() - 60e3)
+  await Session.update({ seenAt: now() }, { where: { id: sessionId, [Op.or]: [{ seenAt: null }, { seenAt: { [Op.lt]: minuteAgo } }] }, transaction: tx })
+}
+
+/** Ends live sessions, all but `keep`. */
+export async function endSessionsOf(tx: Tx, where: { personId?: string; deviceId?: string; id?: string }, keep?: string): Promise<void> {
+  const live: WhereOptions = { ...where, revokedAt: null, ...(keep ? { id: { [Op.ne]: keep } } : {}) }
+  await Session.update({ revokedAt: now() }, { where: live, transaction: tx })
+}
+
+type Row = Omit<Reply<'sessions'>[number], 'createdAt' | 'seenAt' | 'current'> & { createdAt: Date; seenAt: Date | null }
+
+/** Live sessions, newest first: everybody's for the owner, the own ones for others. */
+export async function listSessions(tx: Tx, who: Who): Promise<Reply<'sessions'>> {
+  const rows = await database().query<Row>(
+    `SELECT s.id, s.person_id AS personId, p.name, s.created_at AS createdAt, s.seen_at AS seenAt, s.agent, d.name AS device
+       FROM session s JOIN person p ON p.id = s.person_id LEFT JOIN device d ON d.id = s.device_id
+      WHERE s.revoked_at IS NULL AND s.expires_at > :at AND (:all OR s.person_id = :personId) ORDER BY s.created_at DESC LIMIT 200`,
+    { type: QueryTypes.SELECT, replacements: { at: now(), all: who.role === 'owner', personId: who.personId }, transaction: tx },
+  )
+  return rows.map((r) => ({ ...r, createdAt: r.createdAt.toISOString(), seenAt: r.seenAt?.toISOString() ?? null, current: r.id === who.sessionId }))
+}
+
+export async function endSession(tx: Tx, id: string, who: Who): Promise<void> {
+  const row = await Session.findOne({ where: { id }, transaction: tx, raw: true }) as unknown as { personId: string } | null
+  if (!row || (who.role !== 'owner' && row.personId !== who.personId)) throw notFound('session')
+  await endSessionsOf(tx, { id })
+  await recordChange(tx, who, 'session', id, { personId: row.personId, live: true }, { personId: row.personId, live: false })
+}

@@ -1,0 +1,51 @@
+import { clearSession, getCookie, setCookie, unsealSession, updateSession, type H3Event, type SessionConfig } from 'h3'
+import { Refusal } from '../services/errors'
+
+const MONTH_S = 60 * 60 * 24 * 30
+
+// The sealed cookie holds a session id and nothing else; who that is, is read from the database each time.
+interface Sealed { sid?: string }
+
+const isSecure = (): boolean => (process.env.OLVEX_PUBLIC_URL ?? '').startsWith('https:')
+
+function config(): SessionConfig {
+  const password = process.env.OLVEX_SESSION_PASSWORD
+  if (!password || password.length < 32) throw new Error('OLVEX_SESSION_PASSWORD is not set, or shorter than 32 characters: bin/demo makes one')
+  return { password, name: 'olvex', maxAge: MONTH_S, cookie: { sameSite: 'strict', httpOnly: true, path: '/', secure: isSecure() } }
+}
+
+/**
+ * Opening a seal takes longer than all else of a small request, and gives the same each time: the last ones are kept.
+ * Whether the session still lives is asked of the database every time.
+ */
+const opened = new Map<string, string>()
+const KEPT = 500
+
+export async function sessionIdOf(event: H3Event): Promise<string | null> {
+  const sealed = getCookie(event, 'olvex')
+  if (!sealed) return null
+  const known = opened.get(sealed)
+  if (known) return known
+  const session = await unsealSession(event, config(), sealed).catch(() => null)
+  const sid = (session?.data as Sealed | undefined)?.sid ?? null
+  if (sid) {
+    if (opened.size >= KEPT) opened.delete(opened.keys().next().value!)
+    opened.set(sealed, sid)
+  }
+  return sid
+}
+
+export const startSession = async (event: H3Event, sid: string): Promise<void> => void (await updateSession<Sealed>(event, config(), { sid }))
+export const endSession = (event: H3Event): Promise<void> => clearSession(event, config())
+
+/** Opens the session that the transaction made, or says no now that the attempt is on record. */
+export const startOrRefuse = (code: string) => async (event: H3Event): Promise<void> => {
+  if (!event.context.sid) throw new Refusal(401, code, [{ field: code === 'wrong-pin' ? 'pin' : 'password', code }])
+  await startSession(event, event.context.sid)
+}
+
+const TABLET = 'olvex-tablet'
+const YEAR_S = 60 * 60 * 24 * 365
+
+export const tabletCookie = (event: H3Event): string | null => getCookie(event, TABLET) ?? null
+export const keepTablet = (event: H3Event, value: string): void => setCookie(event, TABLET, value, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: YEAR_S, secure: isSecure() })

@@ -1,0 +1,81 @@
+/** Writes that may wait on a tablet while the server does not answer. None of them carries a secret. */
+export const KEPT_ROUTES = ['postLot', 'postPress', 'putRecipe', 'putPlanLine', 'postPrice', 'putCup', 'putVessel', 'putStand', 'postIngredient'] as const
+export type KeptId = (typeof KEPT_ROUTES)[number]
+
+/** Who may ask: `public` needs no session; the others need at least that role. */
+export const ROLES = ['crew', 'lead', 'owner'] as const
+export type Role = (typeof ROLES)[number]
+export type Access = 'public' | Role
+
+export interface Route {
+  id: string
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE'
+  path: string
+  role: Access
+  /** writes carry an Idempotency-Key, unless they are about the session itself */
+  keyed?: false
+  /** most bytes of a body, where it is not the usual 64 kB */
+  bodyLimit?: number
+}
+
+/**
+ * Every route there is. The contract adds fields and replies; the interface needs only this, and so ships without the
+ * validation library.
+ */
+export const ROUTES = {
+  health: { id: 'health', method: 'GET', path: '/api/health', role: 'public' },
+  openapi: { id: 'openapi', method: 'GET', path: '/api/v1/openapi.json', role: 'crew' },
+  getSetup: { id: 'getSetup', method: 'GET', path: '/api/v1/setup', role: 'public' },
+  setup: { id: 'setup', method: 'POST', path: '/api/v1/setup', role: 'public', keyed: false },
+  signIn: { id: 'signIn', method: 'POST', path: '/api/v1/session', role: 'public', keyed: false },
+  me: { id: 'me', method: 'GET', path: '/api/v1/session', role: 'crew' },
+  signOut: { id: 'signOut', method: 'DELETE', path: '/api/v1/session', role: 'crew', keyed: false },
+  setLocale: { id: 'setLocale', method: 'PUT', path: '/api/v1/session', role: 'crew', keyed: false },
+  getPin: { id: 'getPin', method: 'GET', path: '/api/v1/pin', role: 'public' },
+  pinIn: { id: 'pinIn', method: 'POST', path: '/api/v1/pin', role: 'public', keyed: false },
+  putPassword: { id: 'putPassword', method: 'PUT', path: '/api/v1/session/password', role: 'crew', keyed: false },
+  sessions: { id: 'sessions', method: 'GET', path: '/api/v1/sessions', role: 'crew' },
+  endSession: { id: 'endSession', method: 'DELETE', path: '/api/v1/sessions/{id}', role: 'crew', keyed: false },
+  devices: { id: 'devices', method: 'GET', path: '/api/v1/devices', role: 'owner' },
+  enrol: { id: 'enrol', method: 'POST', path: '/api/v1/devices', role: 'owner', keyed: false },
+  endDevice: { id: 'endDevice', method: 'DELETE', path: '/api/v1/devices/{id}', role: 'owner', keyed: false },
+  changes: { id: 'changes', method: 'GET', path: '/api/v1/changes', role: 'crew' },
+  history: { id: 'history', method: 'GET', path: '/api/v1/history', role: 'lead' },
+  voidFact: { id: 'voidFact', method: 'POST', path: '/api/v1/facts/{id}/void', role: 'lead' },
+  restoreFact: { id: 'restoreFact', method: 'POST', path: '/api/v1/facts/{id}/restore', role: 'lead' },
+
+  backups: { id: 'backups', method: 'GET', path: '/api/v1/backups', role: 'owner' },
+  makeBackup: { id: 'makeBackup', method: 'POST', path: '/api/v1/backups', role: 'owner', keyed: false },
+  putBackups: { id: 'putBackups', method: 'PUT', path: '/api/v1/backups', role: 'owner' },
+  getArchive: { id: 'getArchive', method: 'GET', path: '/api/v1/archive', role: 'owner' },
+  readArchive: { id: 'readArchive', method: 'POST', path: '/api/v1/archive', role: 'public', keyed: false, bodyLimit: 96 * 2 ** 20 },
+
+  stands: { id: 'stands', method: 'GET', path: '/api/v1/stands', role: 'crew' },
+  putStand: { id: 'putStand', method: 'PUT', path: '/api/v1/stands/{id}', role: 'owner' },
+  ingredients: { id: 'ingredients', method: 'GET', path: '/api/v1/ingredients', role: 'crew' },
+  postIngredient: { id: 'postIngredient', method: 'POST', path: '/api/v1/ingredients', role: 'owner' },
+  putIngredient: { id: 'putIngredient', method: 'PUT', path: '/api/v1/ingredients/{id}', role: 'owner' },
+  prices: { id: 'prices', method: 'GET', path: '/api/v1/prices', role: 'owner' },
+  postPrice: { id: 'postPrice', method: 'POST', path: '/api/v1/prices', role: 'owner' },
+  cups: { id: 'cups', method: 'GET', path: '/api/v1/cups', role: 'crew' },
+  putCup: { id: 'putCup', method: 'PUT', path: '/api/v1/cups/{id}', role: 'owner' },
+  vessels: { id: 'vessels', method: 'GET', path: '/api/v1/vessels', role: 'crew' },
+  putVessel: { id: 'putVessel', method: 'PUT', path: '/api/v1/vessels/{id}', role: 'owner' },
+  people: { id: 'people', method: 'GET', path: '/api/v1/people', role: 'owner' },
+  postPerson: { id: 'postPerson', method: 'POST', path: '/api/v1/people', role: 'owner' },
+  putPerson: { id: 'putPerson', method: 'PUT', path: '/api/v1/people/{id}', role: 'owner' },
+  setPin: { id: 'setPin', method: 'PUT', path: '/api/v1/people/{id}/pin', role: 'owner', keyed: false },
+  resetPassword: { id: 'resetPassword', method: 'PUT', path: '/api/v1/people/{id}/password', role: 'owner', keyed: false },
+  lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew' },
+  postLot: { id: 'postLot', method: 'POST', path: '/api/v1/lots', role: 'crew' },
+  presses: { id: 'presses', method: 'GET', path: '/api/v1/presses', role: 'crew' },
+  postPress: { id: 'postPress', method: 'POST', path: '/api/v1/presses', role: 'crew' },
+  recipes: { id: 'recipes', method: 'GET', path: '/api/v1/recipes', role: 'crew' },
+  putRecipe: { id: 'putRecipe', method: 'PUT', path: '/api/v1/recipes/{id}', role: 'lead' },
+  signOff: { id: 'signOff', method: 'POST', path: '/api/v1/recipes/{id}/sign-off', role: 'owner' },
+  plan: { id: 'plan', method: 'GET', path: '/api/v1/plan', role: 'crew' },
+  putPlanLine: { id: 'putPlanLine', method: 'PUT', path: '/api/v1/plan/{id}', role: 'lead' },
+} as const satisfies Record<string, Route>
+
+export const isKeyed = (r: Route): boolean => r.method !== 'GET' && r.keyed !== false
+export const atLeast = (has: Role, needs: Role): boolean => ROLES.indexOf(has) >= ROLES.indexOf(needs)

@@ -1,0 +1,51 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { asOwner, expect, input, test } from './steps'
+
+async function sound(page: Page): Promise<void> {
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  expect(wide).toBeLessThanOrEqual(0)
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()
+  expect(violations.map((v) => [v.id, v.nodes.map((n) => n.html.slice(0, 120))])).toEqual([])
+}
+
+test('on a phone, in Spanish, with the keypad', async ({ page }) => {
+  await page.goto('/sign-in')
+  await expect(page.getByRole('heading', { name: 'Entrar' })).toBeVisible()
+  await sound(page)
+  await asOwner(page)
+  // The demo's owner works in English; the device was Spanish and stays so until switched.
+  await expect(page.locator('h1')).toHaveText('Fruta')
+  await sound(page)
+
+  await page.locator('[data-test=weigh-in]').tap()
+  await input(page, 'kg').tap()
+  const pad = page.locator('[data-test=keypad]')
+  for (const key of ['1', '2', ',', '5']) await pad.getByRole('button', { name: key, exact: true }).tap()
+  await expect(input(page, 'kg')).toHaveValue('12,5')
+  await pad.getByRole('button', { name: 'Siguiente' }).tap()
+  await pad.getByRole('button', { name: '3', exact: true }).tap()
+  await expect(page.getByText('37,50 €')).toBeVisible()
+  await pad.getByRole('button', { name: 'Listo' }).tap()
+  await expect(pad).toHaveCount(0)
+  await sound(page)
+  await page.getByText('Cancelar').tap()
+
+  await page.locator('nav').getByText('Bebidas', { exact: true }).tap()
+  await page.locator('[data-test=drink]').first().tap()
+  await expect(page.locator('[data-test=sip-jug]')).toContainText(/\d,\d/)
+  await sound(page)
+  await page.locator('nav').getByText('Plan', { exact: true }).tap()
+  await expect(page.locator('[data-test=buy]')).toContainText('Por comprar')
+  await sound(page)
+  await page.goto('/store')
+  await expect(page.locator('h1')).toHaveText('Almacén')
+  await sound(page)
+  for (const [path, heading] of [['/history', 'Historial'], ['/outbox', 'Sin enviar'], ['/people', 'Personas'], ['/archive', 'Copias'], ['/lab', 'Laboratorio']] as const) {
+    await page.goto(path)
+    await expect(page.locator('h1')).toHaveText(heading)
+    await sound(page)
+  }
+  await page.goto('/preps')
+  await expect(page.locator('main')).toContainText('Aquí se harán jarabes')
+})

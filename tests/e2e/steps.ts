@@ -1,0 +1,55 @@
+import { expect, test as base, type Page } from '@playwright/test'
+
+/** Every page of every test: no script error, and nothing the content policy had to stop. */
+export const test = base.extend<{ watched: void }>({
+  watched: [async ({ page }, use) => {
+    const wrong: string[] = []
+    page.on('pageerror', (e) => wrong.push(e.message))
+    page.on('console', (m) => { if (/Content.Security.Policy/i.test(m.text())) wrong.push(m.text()) })
+    page.on('dialog', (d) => { wrong.push(`a dialog: ${d.message()}`); void d.dismiss() })
+    await use()
+    expect(wrong).toEqual([])
+  }, { auto: true }],
+})
+export { expect }
+
+export const OWN = { business: 'Corner Drinks', stand: 'Corner', owner: 'Eli', login: 'eli', password: 'peel-and-pith' }
+export const input = (page: Page, name: string) => page.locator(`[data-test="${name}"] input, input[data-test="${name}"]`).first()
+
+export async function signIn(page: Page, login: string, password: string): Promise<void> {
+  await page.goto('/sign-in')
+  await input(page, 'login').fill(login)
+  await input(page, 'password').fill(password)
+  await page.locator('[data-test=enter]').click()
+  await expect(page).toHaveURL(/\/fruit$/)
+}
+export const asOwner = (page: Page) => signIn(page, 'owner', 'tart-and-cold')
+export const asCrew = (page: Page) => signIn(page, 'crew', 'press-and-pour')
+
+export async function choose(page: Page, field: string, text: string): Promise<void> {
+  await input(page, field).fill(text)
+  await page.locator('.ox-menu .v-list-item').filter({ hasText: new RegExp(`^\\s*${text}`) }).first().click()
+}
+export async function weighIn(page: Page, fruit: string, kg: string, price: string): Promise<void> {
+  await page.locator('[data-test=weigh-in]').click()
+  await choose(page, 'fruit', fruit)
+  await input(page, 'kg').fill(kg)
+  await input(page, 'price').fill(price)
+}
+/** Waits until the server has answered a write: what is shown may be what this page hopes for. */
+export async function answered(page: Page, path: string, act: () => Promise<unknown>): Promise<void> {
+  await Promise.all([page.waitForResponse((r) => r.url().includes(path) && r.request().method() !== 'GET' && r.ok()), act()])
+}
+export async function openPress(page: Page, fruit: string): Promise<void> {
+  await page.locator(`[data-test=lot][data-fruit=${fruit}] [data-test=press]`).first().click()
+  await expect(page.locator('[data-test=press-form]')).toBeVisible()
+}
+export async function openDrink(page: Page, name: string): Promise<void> {
+  await page.goto('/drinks')
+  await page.locator('[data-test=drink]', { hasText: name }).click()
+  await expect(page.locator('.glass')).toBeVisible()
+}
+/** The number a figure shows. */
+export async function shown(page: Page, selector: string): Promise<number> {
+  return Number((await page.locator(selector).first().innerText()).replace(/[^\d.,-]/g, '').replace(',', ''))
+}

@@ -1,0 +1,82 @@
+import fc from 'fast-check'
+import { parseNumber } from '../../core/units'
+import { dayAt, digitsFor, formatDay, formatNumber, formatTime, unitText } from '../../app/utils/format'
+import { maskFor, ownerOnly } from '../../server/services/who'
+import { refuseUnlessConfirmed, Refusal } from '../../server/services/errors'
+import { assertSpace } from '../../server/services/disk'
+
+describe('numbers as people here write them', () => {
+  it.each([
+    [1234.5, 1, '1,234.5', '1234,5'],
+    [12345.678, 2, '12,345.68', '12\u2009345,68'],
+    [1234567, 0, '1,234,567', '1\u2009234\u2009567'],
+    [0.05, 2, '0.05', '0,05'],
+    [-3.25, 2, '-3.25', '-3,25'],
+    [-0, 0, '0', '0'],
+  ])('%d to %d digits is %s and %s', (value, digits, english, spanish) => {
+    expect(formatNumber(value, 'en', digits)).toBe(english)
+    expect(formatNumber(value, 'es', digits)).toBe(spanish)
+  })
+  it.each([NaN, Infinity, -Infinity])('%d is no number to show', (value) => expect(formatNumber(value, 'en')).toBe('–'))
+  it('what is shown can be typed back, in both languages, below a thousand', () => {
+    fc.assert(fc.property(fc.integer({ min: -99999, max: 99999 }), fc.constantFrom('en', 'es'), (hundredths, locale) => {
+      const value = hundredths / 100
+      expect(parseNumber(formatNumber(value, locale, 2).replace(/,(?=\d{3}\b)/, ''))).toEqual({ ok: true, value: value === 0 ? 0 : value })
+    }))
+  })
+  it.each([['EUR/kg', '€/kg'], ['mL/kg', 'mL/kg'], ['1', ''], ['EUR', '€']])('the unit %s is written “%s”', (unit, text) => expect(unitText(unit)).toBe(text))
+  it('every unit has its digits, and a new one two', () => expect([digitsFor('g'), digitsFor('EUR'), digitsFor('°Bx'), digitsFor('furlong')]).toEqual([0, 2, 1, 2]))
+})
+
+describe('days and times', () => {
+  const late = '2026-11-24T23:30:00Z'
+  it('are those of the stand, not of the tablet', () => {
+    expect([dayAt(new Date(late), 'Europe/Lisbon'), dayAt(new Date(late), 'Europe/Madrid')]).toEqual(['2026-11-24', '2026-11-25'])
+    expect([formatTime(late, 'en', 'Europe/Madrid'), formatTime(late, 'es', 'America/Mexico_City')]).toEqual(['00:30', '17:30'])
+  })
+  it('put the day before the month', () => expect([formatDay(late, 'en', 'UTC'), formatDay(late, 'es', 'UTC')]).toEqual(['24 Nov', '24 nov']))
+  it('know the day on which clocks change', () => {
+    expect(dayAt(new Date('2026-10-25T00:30:00Z'), 'Europe/Lisbon')).toBe('2026-10-25')
+    expect(formatTime('2026-10-25T00:30:00Z', 'en', 'Europe/Lisbon')).toBe('01:30')
+    expect(formatTime('2026-10-25T01:30:00Z', 'en', 'Europe/Lisbon')).toBe('01:30')
+  })
+})
+
+describe('money', () => {
+  const row = { id: 'a', costEur: 3, cup: { cupEur: 0.1, name: 'Euro cup' }, rows: [{ sellEur: 4 }, { sellEur: null }], at: new Date(0) }
+  const who = (role: 'crew' | 'lead' | 'owner') => ({ personId: 'p', role, key: null })
+  it('is there for the owner, as it was', () => expect(maskFor(who('owner'), row)).toBe(row))
+  it.each(['crew', 'lead'] as const)('is nothing for %s, however deep, and only money is', (role) => {
+    expect(maskFor(who(role), row)).toEqual({ id: 'a', costEur: null, cup: { cupEur: null, name: 'Euro cup' }, rows: [{ sellEur: null }, { sellEur: null }], at: new Date(0) })
+    expect(ownerOnly(who(role), 5)).toBeNull()
+  })
+  it('leaves what it was given alone', () => {
+    maskFor(who('crew'), row)
+    expect(row.costEur).toBe(3)
+  })
+})
+
+describe('limits and doubts', () => {
+  const doubt = { field: 'juice', code: 'yield-far-above', numbers: {} }
+  const refused = (found: Parameters<typeof refuseUnlessConfirmed>[0], confirmed: string[]): unknown => {
+    try {
+      refuseUnlessConfirmed(found, confirmed)
+      return 'done'
+    } catch (e) {
+      return [(e as Refusal).status, (e as Refusal).code]
+    }
+  }
+  it('a limit refuses, confirmed or not', () => expect(refused({ limits: [{ field: 'kg', code: 'kg-not-positive', numbers: {} }], doubts: [] }, ['kg-not-positive'])).toEqual([422, 'invalid']))
+  it('a doubt asks, until it is confirmed by its own code', () => {
+    expect(refused({ limits: [], doubts: [doubt] }, [])).toEqual([409, 'needs-confirmation'])
+    expect(refused({ limits: [], doubts: [doubt] }, ['something-else'])).toEqual([409, 'needs-confirmation'])
+    expect(refused({ limits: [], doubts: [doubt] }, ['yield-far-above'])).toBe('done')
+  })
+})
+
+describe('the disk', () => {
+  it('is asked only where the data is, and a folder that is not there refuses nothing', async () => {
+    await expect(assertSpace(undefined)).resolves.toBeUndefined()
+    await expect(assertSpace('/nowhere/at/all')).resolves.toBeUndefined()
+  })
+})

@@ -1,0 +1,64 @@
+import { INGREDIENTS } from '../../core/substances'
+import { newDrink, withLayer, withVolume } from '../../core/recipe'
+import { withPending, withPendingLines, withPendingRecipes } from '../../app/outbox/pending'
+import { actOf, differences } from '../../app/utils/history'
+import type { Entry } from '../../app/outbox/tablet-db'
+import type { Lot, Recipe } from '../../shared/contract'
+
+const STAND = 'stand'
+const entry = (route: Entry['route'], body: Record<string, unknown>, params: Record<string, string> = {}): Entry => ({ seq: 1, key: 'k', personId: 'p', route, params, body, at: '2026-01-02T08:00:00Z', state: 'waiting', problem: null })
+const weighIn = (over: object = {}) => entry('postLot', { id: 'new', standId: STAND, ingredientKey: 'lemon', supplier: 'Grove', kg: 10, priceEurPerKg: 2, count: 80, ...over })
+const press = (over: object = {}) => entry('postPress', { id: 'press', lotId: 'new', juiceLotId: 'juice', takenKg: 4, trimmedKg: null, juice: { value: 1600, unit: 'mL' }, method: 'hand-reamer', minutes: 9, ...over })
+const over = (entries: Entry[], lots: Lot[] = []) => withPending({ lots, presses: [] }, entries, STAND, 'Ada', (k) => INGREDIENTS.get(k))
+
+describe('what is not sent yet', () => {
+  it('can be worked with: weighed in, pressed, counted', () => {
+    const { lots, presses } = over([weighIn(), press()])
+    expect(lots.map((l) => [l.id, l.kind, Math.round(l.onHand)])).toEqual([['juice', 'pressed', 1600], ['new', 'received', 6000]])
+    expect(presses[0]).toMatchObject({ takenG: 4000, fruitCostEur: 8, by: 'Ada' })
+    expect(presses[0]!.juiceG).toBeGreaterThan(1600)
+  })
+  it('is not counted twice once the server has it', () => {
+    const sent = over([weighIn()]).lots
+    expect(over([weighIn()], sent).lots).toHaveLength(1)
+  })
+  it('stays at its stand, and out where its crate or its fruit is not known', () => {
+    expect(over([weighIn({ standId: 'elsewhere' })]).lots).toEqual([])
+    expect(over([press()]).presses).toEqual([])
+    expect(over([weighIn({ ingredientKey: 'water' }), press()]).presses).toEqual([])
+  })
+  it('of a press that cannot be is left for the server to refuse', () => expect(over([weighIn(), press({ juice: { value: 9000, unit: 'mL' } })]).presses).toEqual([]))
+  it('costs nothing known when no price was typed', () => expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())
+  it('plan lines replace, add and take off', () => {
+    const line = { id: 'l1', standId: STAND, day: '2026-01-02', recipeId: 'r', cups: 40, version: 2 }
+    const put = (id: string, cups: number) => entry('putPlanLine', { standId: STAND, day: '2026-01-02', recipeId: 'r', cups, version: 2 }, { id })
+    expect(withPendingLines([line], [put('l1', 60)], STAND, '2026-01-02').map((l) => l.cups)).toEqual([60])
+    expect(withPendingLines([line], [put('l1', 0)], STAND, '2026-01-02')).toEqual([])
+    expect(withPendingLines([], [put('l2', 5)], STAND, '2026-01-02')).toHaveLength(1)
+    expect(withPendingLines([line], [put('l1', 60)], STAND, '2026-01-03').map((l) => l.cups)).toEqual([40])
+  })
+  it('drafts lie over their recipe, and a new drink is on the shelf', () => {
+    const recipe = { id: 'r', kind: 'drink', name: 'Old', shipped: null, family: 'lemonade', draft: newDrink(null, 300), sellEur: 3, version: 4, standard: null } as Recipe
+    const put = (id: string, version: number) => entry('putRecipe', { kind: 'drink', name: 'New', family: 'lemonade', draft: newDrink(null, 200), version }, { id })
+    expect(withPendingRecipes([recipe], [put('r', 4)])[0]).toMatchObject({ name: 'New', sellEur: 3, version: 4 })
+    expect(withPendingRecipes([recipe], [put('s', 0)]).map((r) => r.name)).toEqual(['Old', 'New'])
+    expect(withPendingRecipes([recipe], [put('gone', 3)])).toHaveLength(1)
+  })
+})
+
+describe('what changed, for people', () => {
+  const drink = withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' })
+  it('says made, changed, taken off, out of the books and back', () => {
+    expect([actOf(null, {}), actOf({}, {}), actOf({}, null), actOf({ voided: false }, { voided: true }), actOf({ voided: true }, { voided: false })]).toEqual(['made', 'changed', 'gone', 'voided', 'restored'])
+  })
+  it('names the fields that differ, and not what only tells rows apart', () => {
+    expect(differences({ id: 'a', version: 1, cups: 40, name: 'x' }, { id: 'a', version: 2, cups: 60, name: 'x' })).toEqual([{ field: 'cups', before: 40, after: 60 }])
+  })
+  it('takes a number and its text as the same', () => expect(differences({ amount: '40.0000' }, { amount: 40 })).toEqual([]))
+  it('reads a drink by its layers', () => {
+    const after = withVolume(withLayer(drink, { ingredient: 'honey' }, { value: 20, unit: 'g' }), 250)
+    expect(differences({ draft: drink, name: 'L' }, { draft: after, name: 'L' })).toEqual([
+      { field: 'layer', item: 'honey', before: null, after: '20 g' }, { field: 'volume', before: '300 mL', after: '250 mL' },
+    ])
+  })
+})

@@ -1,0 +1,62 @@
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { en } from '../../app/i18n/en'
+import { es } from '../../app/i18n/es'
+import { lab as labEn } from '../../app/i18n/en/lab'
+import { lab as labEs } from '../../app/i18n/es/lab'
+import { contract } from '../../shared/contract'
+import { FUNCTIONS } from '../../core/figures/functions'
+import { CATALOGUE, isChoice, kebab, type Spec } from '../../core/process'
+import { INGREDIENTS } from '../../core/substances'
+
+/** What the linter says of a file that is not there. */
+const lint = (file: string, code: string): string => spawnSync('node_modules/.bin/eslint', ['--stdin', '--stdin-filename', file], { input: code, encoding: 'utf8' }).stdout
+
+describe('dependencies point one way', () => {
+  it.each([
+    ['core/planted.ts', "import { ref } from 'vue'\nexport default ref\n", 'no-restricted-imports'],
+    ['core/planted.ts', "import fs from 'node:fs'\nexport default fs\n", 'no-restricted-imports'],
+    ['shared/planted.ts', "import { x } from '../server/services/lots'\nexport default x\n", 'no-restricted-imports'],
+    ['app/planted.ts', "import { x } from '../server/services/lots'\nexport default x\n", 'no-restricted-imports'],
+    ['server/services/planted.ts', "import { Lot } from '../db/models'\nexport const f = () => Lot.findAll({ where: {} })\n", 'model-calls-have-transaction'],
+  ])('%s with %j is refused', (file, code, rule) => expect(lint(file, code)).toContain(rule))
+  it('and what is allowed is not', () => expect(lint('core/planted.ts', "import { massG } from './process'\nexport default massG\n")).toBe(''))
+})
+
+type Tree = { [key: string]: string | Tree }
+const leaves = (tree: Tree, at = ''): [string, string][] => Object.entries(tree).flatMap(([k, v]) => (typeof v === 'string' ? [[`${at}${k}`, v] as [string, string]] : leaves(v, `${at}${k}.`)))
+
+describe('messages', () => {
+  const [english, spanish] = [new Map([...leaves(en), ...leaves(labEn)]), new Map([...leaves(es), ...leaves(labEs)])]
+  it('are the same in both languages, placeholders too', () => {
+    expect([...spanish.keys()].sort()).toEqual([...english.keys()].sort())
+    for (const [key, text] of english) {
+      const places = (s: string) => [...new Set(s.match(/\{\w+\}/g) ?? [])].sort()
+      expect([key, places(spanish.get(key)!)]).toEqual([key, places(text)])
+    }
+  })
+  it('name every ingredient, every formula, and every code of the core and the services', () => {
+    for (const key of INGREDIENTS.keys()) expect([...english.keys()]).toContain(`ingredient.${key}`)
+    for (const key of Object.keys(FUNCTIONS)) expect([...english.keys()]).toContain(`formula.${key}`)
+    const code = spawnSync('git', ['ls-files', 'core', 'server/services', 'server/utils'], { encoding: 'utf8' }).stdout.trim().split('\n').filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts')).map((f) => readFileSync(f, 'utf8')).join('\n')
+    const codes = [...code.matchAll(/(?:ProcessLimit\(|code: |limit: |doubts\.push\(|Refusal\(\d+, )'([a-z-]+)'/g)].map((m) => m[1]!)
+    expect(codes.length).toBeGreaterThan(30)
+    for (const c of codes) expect([...english.keys()]).toContain(`problem.${c}`)
+    for (const s of code.match(/source\.[a-z0-9-]+/g) ?? []) expect([...english.keys()]).toContain(s)
+    for (const m of code.matchAll(/(?<![.\w])(?:given|sum|difference|product|quotient|call|per100|leaf)\('([a-z0-9-]+)'/g)) expect([...english.keys()]).toContain(`figure.${m[1]}`)
+  })
+  it('name every step, with its numbers, choices, equipment and end sign', () => {
+    for (const kind of Object.values(CATALOGUE)) {
+      expect([...english.keys()]).toEqual(expect.arrayContaining([`step.${kind.op}`, `endSign.${kind.endSign}`, ...kind.holds.map((h) => `holds.${h}`)]))
+      for (const [name, spec] of Object.entries<Spec>(kind.params)) {
+        expect([...english.keys()]).toContain(`figure.param-${kebab(name)}`)
+        if (isChoice(spec)) for (const c of spec.choices) expect([...english.keys()]).toContain(`choice.${c}`)
+      }
+    }
+  })
+})
+
+it('docs/api.md names every route as the contract has it', () => {
+  const text = readFileSync('docs/api.md', 'utf8')
+  for (const e of Object.values(contract)) expect(text).toContain(`| \`${e.method} ${e.path}\` | ${e.role} | ${e.summary} |`)
+})
