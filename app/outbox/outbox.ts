@@ -96,8 +96,9 @@ export class Outbox {
     if (answer.ok) {
       this.replies.set(entry.seq, answer.reply)
       await this.raiseVersions(entry, answer.reply)
-      await this.remove(entry.seq)
+      // Told before it is taken out: what shows it must not fall back, not even for a moment, to what was before it.
       this.delivered(entry, answer.reply)
+      await this.remove(entry.seq)
       return true
     }
     const { problem } = answer

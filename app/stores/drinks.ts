@@ -14,7 +14,7 @@ export interface Evaluated { evaluation: Evaluation | null; limit: ProcessLimit 
 /** Drinks and preps, and the one evaluator that feeds every screen. */
 export const useDrinks = defineStore('drinks', () => {
   const answered = shallowRef<Recipe[]>([])
-  const recipes = computed(() => withPendingRecipes(answered.value, useOutbox().mine))
+  const recipes = computed(() => withPendingRecipes(answered.value, useOutbox().overlay))
   const ready = ref(false)
   const catalogue = useCatalogue()
   const fruit = useFruit()
@@ -75,7 +75,9 @@ export const useDrinks = defineStore('drinks', () => {
   }
 
   async function load(): Promise<void> {
+    const shown = useOutbox().reading('putRecipe')
     answered.value = await useOutbox().read('recipes')
+    shown()
     ready.value = true
   }
   /** What the server has just confirmed of one recipe. */

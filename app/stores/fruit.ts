@@ -12,7 +12,7 @@ export const useFruit = defineStore('fruit', () => {
   /** What the server said last, with what this tablet has not sent yet on top. */
   const books = computed((): Books => {
     const { standId, person } = useSession()
-    return withPending(answered.value, useOutbox().mine, standId, person?.name ?? '', useCatalogue().dataOf)
+    return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', useCatalogue().dataOf)
   })
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
@@ -40,8 +40,10 @@ export const useFruit = defineStore('fruit', () => {
   async function load(): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
+    const shown = useOutbox().reading('postLot', 'postPress')
     const [l, p] = await Promise.all([useOutbox().read('lots', { query: { stand } }), useOutbox().read('presses', { query: { stand } })])
     answered.value = { lots: l, presses: p }
+    shown()
     ready.value = true
   }
   return { lots, presses, ready, received, kgOnHand, pressesOf, figuresOf, yields, onHandG, onHandMl, load }

@@ -7,6 +7,8 @@ import { api, ApiProblem, noAnswer, uuid } from '~/utils/api'
 import { useSession } from './session'
 
 const SEND_TIMEOUT_MS = 12_000
+/** Writes that a screen shows before the server has them. */
+const OVERLAID: readonly KeptId[] = ['postLot', 'postPress', 'putRecipe', 'putPlanLine']
 
 type Kept<K extends KeptId> = { params?: Record<string, string>; body: BodyInput<K>; key?: string }
 export type KeepResult<K extends KeptId> = { kept: false; reply: Reply<K> } | { kept: true; reply: null }
@@ -24,7 +26,10 @@ export const useOutbox = defineStore('outbox', () => {
 
   const open = (): Promise<void> => (opening ??= (async () => {
     db = await openTabletDb()
-    outbox = new Outbox(db, sendEntry, (e) => (entries.value = [...e]), (entry, reply) => listeners.forEach((l) => l(entry, reply)))
+    outbox = new Outbox(db, sendEntry, (e) => (entries.value = [...e]), (entry, reply) => {
+      if (OVERLAID.includes(entry.route)) delivered.value = [...delivered.value, { ...entry, body: reply.version === undefined ? entry.body : { ...entry.body, version: reply.version } }]
+      listeners.forEach((l) => l(entry, reply))
+    })
     await outbox.load()
   })())
 
@@ -39,6 +44,18 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   const mine = computed(() => entries.value.filter((e) => e.personId === useSession().person?.id))
+  /** Answered, but not yet in what was read last. */
+  const delivered = shallowRef<readonly Entry[]>([])
+  /** What is laid over the last answers: what was delivered since they were asked for, then what waits. */
+  const overlay = computed(() => {
+    const waiting = new Set(mine.value.map((e) => e.seq))
+    return [...delivered.value.filter((e) => e.personId === useSession().person?.id && !waiting.has(e.seq)), ...mine.value]
+  })
+  /** Call before reading; the function it gives is called when the answer is shown, and what was delivered before is then in it. */
+  function reading(...routes: KeptId[]): () => void {
+    const before = new Set(delivered.value.filter((e) => routes.includes(e.route)))
+    return () => { delivered.value = delivered.value.filter((e) => !before.has(e)) }
+  }
   const ofOthers = computed(() => entries.value.length - mine.value.length)
 
   /**
@@ -109,5 +126,5 @@ export const useOutbox = defineStore('outbox', () => {
     await open()
     await db.clear('reads')
   }
-  return { entries, mine, ofOthers, offlineSince, asOf, open, keep, flush, drop, again, held, waitingFor, onDelivered, read, online, offline, forgetReads }
+  return { entries, mine, overlay, reading, ofOthers, offlineSince, asOf, open, keep, flush, drop, again, held, waitingFor, onDelivered, read, online, offline, forgetReads }
 })

@@ -23,7 +23,7 @@ export const usePlan = defineStore('plan', () => {
   const answered = shallowRef<{ shown: PlanLine[]; today: PlanLine[] }>({ shown: [], today: [] })
   const today = computed(() => (session.stand ? dayAt(session.now(), session.stand.timeZone) : ''))
   const day = ref('')
-  const over = (lines: PlanLine[], on: string): PlanLine[] => withPendingLines(lines, useOutbox().mine, session.standId, on)
+  const over = (lines: PlanLine[], on: string): PlanLine[] => withPendingLines(lines, useOutbox().overlay, session.standId, on)
   const lines = computed(() => over(answered.value.shown, day.value))
   const cupsToday = computed(() => over(answered.value.today, today.value).reduce((n, l) => n + l.cups, 0))
 
@@ -60,8 +60,10 @@ export const usePlan = defineStore('plan', () => {
     const stand = session.standId
     if (!stand) return
     day.value ||= today.value
+    const settled = useOutbox().reading('putPlanLine')
     const [shown, now] = await Promise.all([useOutbox().read('plan', { query: { stand, day: day.value } }), useOutbox().read('plan', { query: { stand, day: today.value } })])
     answered.value = { shown, today: now }
+    settled()
   }
   return { lines, today, day, cupsToday, sheets, shopping, litres, totalCost, load }
 })

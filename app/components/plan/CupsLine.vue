@@ -17,22 +17,34 @@ const text = ref(props.line ? String(props.line.cups) : '')
 const number = ref<number | null>(props.line?.cups ?? null)
 const error = ref('')
 const stale = ref<PlanLine | null>(null)
-watch(() => props.line?.cups, (cups) => { if (!error.value) text.value = cups ? String(cups) : '' })
+/** The line that is shown and typed over. While somebody types, what comes from elsewhere waits: saving then asks which of the two it is to be. */
+let base = props.line
+const asText = (line: PlanLine | undefined): string => (line?.cups ? String(line.cups) : '')
+watch(() => [props.line?.cups, props.line?.version], () => {
+  if (error.value || stale.value || text.value !== asText(base)) return
+  base = props.line
+  text.value = asText(base)
+})
 
 async function save(): Promise<void> {
   const cups = text.value.trim() === '' ? 0 : number.value
-  if (cups === null || cups === (props.line?.cups ?? 0)) { if (cups !== null) error.value = ''; return }
+  if (cups === null || cups === (base?.cups ?? 0)) { if (cups !== null) error.value = ''; return }
   const limit = cups === 0 ? undefined : checkCups(cups).limits[0]
   if (limit) { error.value = ofCode(limit.code, limit.numbers); return }
-  await send(cups, props.line)
+  await send(cups, base)
 }
 async function send(cups: number, line: PlanLine | undefined): Promise<void> {
   error.value = ''
   stale.value = null
   try {
-    await useOutbox().keep('putPlanLine', { params: { id: line?.id ?? uuid() }, body: { standId: session.standId, day: plan.day, recipeId: props.recipe.id, cups, version: line?.version ?? 0 } })
+    const saved: PlanLine = { id: line?.id ?? uuid(), standId: session.standId, day: plan.day, recipeId: props.recipe.id, cups, version: line?.version ?? 0 }
+    base = saved
+    const { id, ...body } = saved
+    const { reply } = await useOutbox().keep('putPlanLine', { params: { id }, body })
+    if (base === saved && reply?.version !== undefined) base = { ...saved, version: reply.version }
     await plan.load()
   } catch (e) {
+    base = line
     if (!(e instanceof ApiProblem)) throw e
     if (e.code === 'stale') stale.value = e.problem.current as PlanLine
     else error.value = ofError(e)
@@ -41,7 +53,8 @@ async function send(cups: number, line: PlanLine | undefined): Promise<void> {
 async function takeTheirs(): Promise<void> {
   stale.value = null
   await plan.load()
-  text.value = props.line ? String(props.line.cups) : ''
+  base = props.line
+  text.value = asText(base)
 }
 </script>
 
