@@ -5,7 +5,7 @@ import { checkCups, checkPress, checkWeighIn, priceDoubts } from '.'
 
 const lemon = INGREDIENTS.get('lemon')!
 const ginger = INGREDIENTS.get('ginger')!
-const press = (over: Partial<Parameters<typeof checkPress>[1]> = {}) => ({ takenG: 4000, trimmedG: null, juice: { value: 1600, unit: 'mL' as const }, method: 'hand-reamer', minutes: 12, ...over })
+const press = (over: Partial<Parameters<typeof checkPress>[1]> = {}): Parameters<typeof checkPress>[1] => ({ takenG: 4000, trimmedG: null, juice: { value: 1600, unit: 'mL' as const }, method: 'hand-reamer', minutes: 12, ...over })
 const codes = (f: { limits: { code: string; field: string }[]; doubts: { code: string }[] }) => [...f.limits.map((l) => `${l.field}:${l.code}`), ...f.doubts.map((d) => `?${d.code}`)]
 
 describe('a press', () => {
@@ -21,6 +21,14 @@ describe('a press', () => {
     ['all of it trimmed off', press({ trimmedG: 4000 }), ['trimmedKg:trim-takes-all']],
     ['a negative trim', press({ trimmedG: -1 }), ['trimmedKg:trim-negative']],
     ['a day and more of minutes', press({ minutes: 2000 }), ['minutes:minutes-out-of-range']],
+    ['by-products and juice heavier than the fruit', press({ parts: [{ part: 'peel', massG: 800 }, { part: 'pulp', massG: 1900 }] }), ['parts:parts-heavier-than-fruit']],
+    ['parts of more than was trimmed', press({ trimmedG: 500, parts: [{ part: 'peel', massG: 800 }] }), ['parts:parts-more-than-trimmed']],
+    ['peel that weighs less than nothing', press({ parts: [{ part: 'peel', massG: -1 }] }), ['parts:trim-negative']],
+    ['spilled more than there was', press({ spilledMl: 3000 }), ['juice:juice-heavier-than-fruit']],
+    ['half a hand', press({ hands: 0.5 }), ['hands:hands-out-of-range']],
+    ['an impossible titration', press({ titration: { sampleMl: 1, baseMl: 40, baseN: 0.1 } }), ['titration:titration-impossible']],
+    ['a base that is no base', press({ titration: { sampleMl: 10, baseMl: 8, baseN: 40 } }), ['titration:titration-base-strength']],
+    ['juice from tomorrow', press({ at: '2026-11-26T10:00:00Z', now: '2026-11-25T10:00:00Z' }), ['at:date-future']],
     ['a third of the mean', press({ juice: { value: 500, unit: 'mL' } }), ['?yield-far-below']],
   ])('%s', (_, input, expected) => expect(codes(checkPress(lemon, input, 10000, 410))).toEqual(expected))
   it('doubts three times the mean', () => expect(codes(checkPress(ginger, press({ takenG: 1000, juice: { value: 800, unit: 'mL' } }), 5000, 250))).toEqual(['?yield-far-above']))
@@ -31,6 +39,13 @@ describe('a press', () => {
     expect(out).toBeCloseTo(4000, 6)
     expect(r.byProducts.map((b) => b.name)).toEqual(['trim', 'pulp'])
     expect(r.juiceMl).toBeCloseTo(1600, 6)
+  })
+  it('names what came off, and balances with spills and weighed pulp', () => {
+    const r = evaluatePress(lemon, press({ trimmedG: 900, parts: [{ part: 'peel', massG: 700 }, { part: 'pulp', massG: 1200 }], spilledMl: 100 }))
+    const grams = (from: typeof r.losses) => Object.fromEntries(from.map((p) => [p.name, Math.round(massG(p.stream))]))
+    expect(grams(r.byProducts)).toEqual({ peel: 700, trim: 200, pulp: 1200 })
+    expect(Object.keys(grams(r.losses))).toEqual(['stuck', 'spilled', 'unaccounted'])
+    expect([r.juice, ...r.byProducts, ...r.losses].reduce((s, p) => s + massG(p.stream), 0)).toBeCloseTo(4000, 6)
   })
   it('takes juice by the scale as by the jug', () => {
     const byJug = evaluatePress(lemon, press())
@@ -58,10 +73,14 @@ describe('yield', () => {
 })
 
 describe('a receipt', () => {
-  const at = (over: object, last: number | null = 2.4) => codes(checkWeighIn({ kg: 12, priceEurPerKg: 2.5, count: null, ...over }, last))
+  const at = (over: object, last: number | null = 2.4) => codes(checkWeighIn({ kg: 12, price: { eur: 2.5, per: 'kg' }, count: null, crates: null, ...over }, last, 110, '2026-11-25T10:00:00Z'))
   it.each([
-    [{}, []], [{ priceEurPerKg: 0 }, []], [{ kg: 0 }, ['kg:kg-not-positive']], [{ kg: -3 }, ['kg:kg-not-positive']], [{ kg: NaN }, ['kg:amount-not-a-number']], [{ kg: 12000 }, ['kg:kg-too-much']],
-    [{ priceEurPerKg: -1 }, ['price:price-negative']], [{ count: 2.5 }, ['count:count-not-whole']], [{ priceEurPerKg: 25 }, ['?price-far-from-last']], [{ priceEurPerKg: 0.2 }, ['?price-far-from-last']],
+    [{}, []], [{ price: { eur: 0, per: 'kg' } }, []], [{ kg: 0 }, ['kg:kg-not-positive']], [{ kg: -3 }, ['kg:kg-not-positive']], [{ kg: NaN }, ['kg:amount-not-a-number']], [{ kg: 12000 }, ['kg:kg-too-much']],
+    [{ price: { eur: -1, per: 'kg' } }, ['price:price-negative']], [{ count: 2.5 }, ['count:count-not-whole']], [{ price: { eur: 25, per: 'kg' } }, ['?price-far-from-last']], [{ price: { eur: 0.2, per: 'kg' } }, ['?price-far-from-last']],
+    // by count: 100 lemons of a usual 110 g are 11 kg, and it is said that nobody weighed them
+    [{ kg: null, count: 100, price: { eur: 25, per: 'all' } }, ['?weight-from-count']], [{ kg: null }, ['kg:kg-or-count-missing']], [{ count: 30 }, ['?unit-weight-far']], [{ count: 300 }, ['?unit-weight-far']], [{ count: 105 }, []],
+    [{ price: { eur: 0.3, per: 'piece' } }, ['count:price-needs-count']], [{ price: { eur: 0.28, per: 'piece' }, count: 105 }, []], [{ price: { eur: 14, per: 'crate' } }, ['crates:price-needs-crates']], [{ price: { eur: 14, per: 'crate' }, crates: 2 }, []],
+    [{ tempC: 80 }, ['tempC:temp-out-of-range']], [{ brix: 70 }, ['brix:brix-out-of-range']], [{ crackedShare: 1.2 }, ['crackedShare:share-out-of-range']], [{ at: '2026-11-26T10:00:00Z' }, ['at:date-future']], [{ at: '2026-11-24T10:00:00Z' }, []], [{ at: '2026-01-01T10:00:00Z' }, ['at:date-long-ago']],
   ])('%j', (over, expected) => expect(at(over)).toEqual(expected))
   it('has nothing to doubt the first price by', () => expect(priceDoubts(99, null)).toEqual([]))
 })

@@ -13,13 +13,15 @@ export interface FruitYield {
   /** spread, mL per kg: sample standard deviation; null with fewer than two presses */
   spreadMlPerKg: number | null
   count: number
-  /** the yield to plan and cost with: the stand's own where there is one */
+  /** mL per kg of the presses the mean is of, newest first */
+  recent: number[]
+  /** the yield to cost with: the stand's own where there is one */
   used: Figure
   costPerL: Figure | null
   minutesPerL: Figure | null
 }
 
-/** A fruit's yield from its presses, newest first. */
+/** A fruit's yield from its presses, newest first. Presses that somebody left out with a reason are not to be among them. */
 export function fruitYield(fruit: IngredientData, presses: readonly PressFigures[]): FruitYield {
   const recent = presses.slice(0, PRESSES_IN_MEAN)
   const yields = recent.map((p) => p.yield)
@@ -29,7 +31,7 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
   const costs = recent.flatMap((p) => (p.costPerL ? [p.costPerL] : []))
   const minutes = recent.flatMap((p) => (p.minutesPerL ? [p.minutesPerL] : []))
   return {
-    handbook, mean, count: yields.length,
+    handbook, mean, count: yields.length, recent: yields.map((y) => y.value),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,
     costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,

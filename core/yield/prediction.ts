@@ -1,5 +1,7 @@
 import { jStat } from 'jstat'
 import { mean } from 'simple-statistics'
+import { difference, given, product, type Figure } from '../figures'
+import type { FruitYield } from './fruit'
 
 const { studentt } = jStat
 
@@ -53,6 +55,16 @@ export function kgForJuice(prediction: YieldPrediction, juiceMl: number, p: numb
   const sure = yieldQuantile(prediction, 1 - p)
   if (!(sure > 0)) throw new RangeError(`a chance of ${p} cannot be had with what is known of this fruit`)
   return juiceMl / sure
+}
+
+/** The least that the next lot gives with chance `p`, mL per kg, as a figure that opens: what is expected, less so many times its spread. Null where that is nothing. */
+export function sureYield(known: FruitYield, p: number, params: Figure['params']): Figure | null {
+  const next = predictYield(known.handbook.value, known.recent)
+  const expected = given('yield-expected', next.expected, 'mL/kg', known.count ? 'estimated' : 'default', known.count ? 'source.presses-and-handbook' : known.handbook.source ?? 'source.handbook', { ...params, count: next.count })
+  const spread = given('yield-scale', next.scale, 'mL/kg', 'estimated', 'source.presses-and-handbook', { ...params, count: next.count })
+  const times = given('t-quantile', studentt.inv(p, next.dof), '1', 'default', 'source.student', { chance: Math.round(p * 100), dof: next.dof })
+  const sure = difference('yield-sure', 'mL/kg', expected, product('yield-allowance', 'mL/kg', [spread, times]), { ...params, chance: Math.round(p * 100) })
+  return sure.value > 0 ? sure : null
 }
 
 export interface Comparison {

@@ -1,17 +1,28 @@
-import { factor, given, product, quotient, type Figure } from '../figures'
-import { CATALOGUE, ingredientStream, massG, streamOf, stuckG, volumePerGram, type NamedStream } from '../process'
+import { difference, factor, given, product, quotient, sum, type Figure } from '../figures'
+import { CATALOGUE, ingredientStream, massG, ProcessLimit, scaled, streamOf, stuckG, volumePerGram, type NamedStream } from '../process'
 import { INGREDIENTS, type IngredientData } from '../substances'
+
+/** What is taken off a fruit, or left of it, by name. All but pulp come off before pressing. */
+export const PARTS = ['peel', 'rind', 'outer-skin', 'core', 'crown', 'ends', 'seeds', 'pods', 'stems', 'shell', 'flesh', 'pulp'] as const
+export type Part = (typeof PARTS)[number]
+/** One part on the scale, g. Only pulp may go without: it is then all that is left. */
+export interface PartWeighed { part: Part; massG: number | null }
 
 /** One press as recorded. The juice was read either as volume or on a scale; the other follows from its density. */
 export interface PressInput {
   takenG: number
+  /** all that was trimmed off, where it was weighed in one go */
   trimmedG: number | null
   juice: { value: number; unit: 'mL' | 'g' }
   method: string
   minutes: number | null
+  parts?: readonly PartWeighed[]
+  /** juice that came out and ended on the bench */
+  spilledMl?: number | null
 }
 
 export interface PressResult {
+  /** juice in the jug */
   juiceG: number
   juiceMl: number
   juice: NamedStream
@@ -25,23 +36,51 @@ export function juiceDensityGPerMl(fruit: IngredientData): number {
   return 1 / volumePerGram(streamOf(juice.composition, 1, 20))
 }
 
+/** A tenth of a gram forgives a scale. */
+const SCALE_G = 0.1
+
+/** What came off before pressing, g by part; what was weighed as a whole and not named is plain `trim`. */
+export function trimmings({ trimmedG, parts = [] }: Pick<PressInput, 'trimmedG' | 'parts'>): { name: string; massG: number }[] {
+  const named = parts.filter((p) => p.part !== 'pulp' && (p.massG ?? 0) !== 0).map((p) => ({ name: p.part as string, massG: p.massG ?? 0 }))
+  const namedG = named.reduce((s, p) => s + p.massG, 0)
+  if (trimmedG !== null && trimmedG >= 0 && namedG > trimmedG + SCALE_G) throw new ProcessLimit('parts-more-than-trimmed', { namedG, trimmedG }, 'parts')
+  const restG = (trimmedG ?? 0) - namedG
+  return restG !== 0 && trimmedG !== null && Math.abs(restG) > SCALE_G ? [...named, { name: 'trim', massG: restG }] : named
+}
+
 /**
- * Runs the trim and the press over the fruit taken.
- * @throws ProcessLimit when more is trimmed than was taken, or the juice is more than the fruit holds
+ * Runs the trims and the press over the fruit taken.
+ * @throws ProcessLimit when more is trimmed than was taken, the juice is more than the fruit holds, or juice and by-products weigh more than the fruit
  */
 export function evaluatePress(fruit: IngredientData, input: PressInput): PressResult {
   const density = juiceDensityGPerMl(fruit)
-  const juiceG = input.juice.unit === 'g' ? input.juice.value : input.juice.value * density
-  const whole = ingredientStream(fruit, input.takenG, 20)
-  const trimmed = CATALOGUE.trim.run([whole], { trimmedG: input.trimmedG ?? 0, byProduct: 'trim' })
-  const pressed = CATALOGUE.press.run([trimmed.out], { juiceG, method: input.method })
-  return {
-    juiceG: massG(pressed.out),
-    juiceMl: massG(pressed.out) / density,
-    juice: { name: 'juice', stream: pressed.out },
-    byProducts: [...trimmed.byProducts, ...pressed.byProducts],
-    losses: [...trimmed.losses, ...pressed.losses],
+  const jugG = input.juice.unit === 'g' ? input.juice.value : input.juice.value * density
+  const spilledG = (input.spilledMl ?? 0) * density
+  const byProducts: NamedStream[] = []
+  const losses: NamedStream[] = []
+  let left = ingredientStream(fruit, input.takenG, 20)
+  for (const part of trimmings(input)) {
+    const r = CATALOGUE.trim.run([left], { trimmedG: part.massG, byProduct: part.name })
+    left = r.out
+    byProducts.push(...r.byProducts)
   }
+  const pressed = CATALOGUE.press.run([left], { juiceG: jugG + spilledG, method: input.method })
+  losses.push(...pressed.losses)
+  const kept = jugG / (jugG + spilledG)
+  if (spilledG > 0) losses.push({ name: 'spilled', stream: scaled(pressed.out, 1 - kept) })
+  const pulp = pressed.byProducts[0]!.stream
+  const weighedPulpG = input.parts?.find((p) => p.part === 'pulp')?.massG ?? null
+  if (weighedPulpG === null) byProducts.push({ name: 'pulp', stream: pulp })
+  else {
+    const pulpG = massG(pulp)
+    const stuck = losses.find((l) => l.name === 'stuck')
+    // What was thought to stick may be in the pulp that was weighed.
+    if (weighedPulpG > pulpG + (stuck ? massG(stuck.stream) : 0) + SCALE_G) throw new ProcessLimit('parts-heavier-than-fruit', { pulpG: weighedPulpG, leftG: pulpG, takenG: input.takenG }, 'parts')
+    const share = Math.min(1, weighedPulpG / pulpG)
+    byProducts.push({ name: 'pulp', stream: scaled(pulp, share) })
+    if (share < 1) losses.push({ name: 'unaccounted', stream: scaled(pulp, 1 - share) })
+  }
+  return { juiceG: jugG, juiceMl: jugG / density, juice: { name: 'juice', stream: scaled(pressed.out, kept) }, byProducts, losses }
 }
 
 /**
@@ -52,12 +91,20 @@ export function shareOfCostEur(costEur: number | null, lotG: number, takenG: num
   return costEur === null ? null : (costEur * takenG) / lotG
 }
 
+/** What kept by-products carry of a press's fruit cost, EUR: the shares the owner set, at most nine tenths of it. */
+export function byProductsCostEur(fruitCostEur: number | null, shares: readonly number[]): number[] | null {
+  if (fruitCostEur === null) return null
+  const total = shares.reduce((s, x) => s + x, 0)
+  return shares.map((s) => fruitCostEur * s * (total > 0.9 ? 0.9 / total : 1))
+}
+
 /** Where the fruit of a recorded press went, g: what was weighed, what stuck to the tools, and the rest as pulp. */
-export function splitOfPress(p: { takenG: number; trimmedG: number | null; juiceG: number }): { juiceG: number; trimG: number; pulpG: number; lossG: number } {
+export function splitOfPress(p: { takenG: number; trimmedG: number | null; juiceG: number; juiceMl: number; spilledMl?: number | null }): { juiceG: number; trimG: number; pulpG: number; lossG: number } {
   const trimG = p.trimmedG ?? 0
-  const leftG = p.takenG - trimG - p.juiceG
-  const lossG = stuckG(p.juiceG, leftG)
-  return { juiceG: p.juiceG, trimG, pulpG: Math.max(0, leftG - lossG), lossG }
+  const spilledG = (p.spilledMl ?? 0) * (p.juiceG / p.juiceMl)
+  const leftG = p.takenG - trimG - p.juiceG - spilledG
+  const stuck = stuckG(p.juiceG + spilledG, leftG)
+  return { juiceG: p.juiceG, trimG, pulpG: Math.max(0, leftG - stuck), lossG: stuck + spilledG }
 }
 
 /** What is known of one press afterwards, for its figures. */
@@ -67,32 +114,60 @@ export interface PressFacts {
   juiceMl: number
   juiceTyped: 'mL' | 'g'
   minutes: number | null
+  hands?: number | null
+  spilledMl?: number | null
+  /** foam stood on the juice when it was read: the volume is too high by an unknown part */
+  foamy?: boolean
   /** what the fruit taken cost; null where nobody has said */
   fruitCostEur: number | null
+  /** what kept by-products carry of it */
+  byCostEur?: number | null
+  /** what the fruit taken would have cost at the market, where it was given */
+  marketCostEur?: number | null
   fruitCostBasis: 'measured' | 'estimated'
   params: { name: string; when: string }
 }
 
 export interface PressFigures {
-  /** mL of juice per kg as purchased */
+  /** mL of juice that came out, per kg as purchased */
   yield: Figure
   /** share of the fruit left after trimming; null where the trim was not weighed */
   edibleShare: Figure | null
+  /** as paid */
   costPerL: Figure | null
+  /** at market price, where the fruit was given */
+  marketPerL: Figure | null
+  /** minutes of all hands */
   minutesPerL: Figure | null
 }
 
 export function pressFigures(p: PressFacts): PressFigures {
   const taken = given('taken', p.takenG / 1000, 'kg', 'measured', 'source.scale', p.params)
-  const juice = given('juice', p.juiceMl, 'mL', p.juiceTyped === 'mL' ? 'measured' : 'estimated', p.juiceTyped === 'mL' ? 'source.jug' : 'source.scale-density', p.params)
-  const juiceL = quotient('juice', 'L', juice, factor(1000))
-  const cost = p.fruitCostEur === null ? null : given('fruit-cost', p.fruitCostEur, 'EUR', p.fruitCostBasis, p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price', p.params)
-  return {
-    yield: quotient('yield', 'mL/kg', juice, taken, p.params),
-    edibleShare: p.trimmedG === null ? null : quotient('edible-share', '1', given('edible', (p.takenG - p.trimmedG) / 1000, 'kg', 'measured', 'source.scale', p.params), taken),
-    costPerL: cost && quotient('cost-per-litre', 'EUR/L', cost, juiceL, p.params),
-    minutesPerL: p.minutes === null ? null : quotient('minutes-per-litre', 'min/L', given('minutes', p.minutes, 'min', 'measured', 'source.crew', p.params), juiceL),
+  const byJug = p.juiceTyped === 'mL'
+  const jug = given('juice', p.juiceMl, 'mL', byJug && !p.foamy ? 'measured' : 'estimated', p.foamy && byJug ? 'source.jug-foam' : byJug ? 'source.jug' : 'source.scale-density', p.params)
+  const out = p.spilledMl ? sum('juice-out', 'mL', [jug, given('spilled', p.spilledMl, 'mL', 'estimated', 'source.crew', p.params)], p.params) : jug
+  const juiceL = quotient('juice', 'L', jug, factor(1000))
+  const costOf = (label: string, eur: number | null | undefined, basis: 'measured' | 'estimated', source: string): Figure | null => {
+    if (eur === null || eur === undefined) return null
+    const fruit = given('fruit-cost', eur, 'EUR', basis, source, p.params)
+    const cost = p.byCostEur ? difference('fruit-cost', 'EUR', fruit, given('by-products-carry', p.byCostEur, 'EUR', basis, 'source.owner', p.params)) : fruit
+    return quotient(label, 'EUR/L', cost, juiceL, p.params)
   }
+  const minutes = p.minutes === null ? null : given('minutes', p.minutes, 'min', 'measured', 'source.crew', p.params)
+  const work = minutes && p.hands && p.hands > 1 ? product('hand-minutes', 'min', [minutes, given('hands', p.hands, '1', 'measured', 'source.crew', p.params)], p.params) : minutes
+  return {
+    yield: quotient('yield', 'mL/kg', out, taken, p.params),
+    edibleShare: p.trimmedG === null ? null : quotient('edible-share', '1', given('edible', (p.takenG - p.trimmedG) / 1000, 'kg', 'measured', 'source.scale', p.params), taken),
+    costPerL: costOf('cost-per-litre', p.fruitCostEur, p.fruitCostBasis, p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price'),
+    marketPerL: costOf('market-per-litre', p.marketCostEur, 'estimated', 'source.market'),
+    minutesPerL: work && quotient('minutes-per-litre', 'min/L', work, juiceL),
+  }
+}
+
+/** Cost of a litre with the work in it, EUR. @param labourEurPerH what an hour of work costs */
+export function withLabour(costPerL: Figure, minutesPerL: Figure, labourEurPerH: number): Figure {
+  const hour = quotient('labour-per-minute', '1', given('labour-rate', labourEurPerH, 'EUR/h', 'measured', 'source.stand'), factor(60))
+  return sum('cost-with-work', 'EUR/L', [costPerL, product('work-per-litre', 'EUR/L', [minutesPerL, hour])])
 }
 
 /** Handbook yield in mL per kg as purchased. */

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 import { DataTypes, type Model, type ModelStatic } from 'sequelize'
+import { csvCell } from '#core/csv'
 import type { Body } from '#shared/contract'
 import { Business, Change, Cup, FactVoid, Ingredient, Lot, Movement, Person, PlanLine, Press, Price, Recipe, RecipeUse, RecipeVersion, Setting, Stand, Vessel } from '../db/models'
 import { SCHEMA_NUMBER } from '../db/migrations'
@@ -51,12 +52,10 @@ export async function writeArchive(tx: Tx): Promise<Uint8Array> {
   return zipSync(files, { level: 6 })
 }
 
-/** A cell of CSV (RFC 4180). Text that a spreadsheet would run as a formula is shown as the text that it is. */
+/** A cell of CSV: dates and JSON as text. */
 export function cell(value: unknown): string {
   if (value === null || value === undefined) return ''
-  const text = value instanceof Date ? value.toISOString() : typeof value === 'object' ? toJson(value) : String(value)
-  const safe = /^[=+\-@\t\r]/.test(text) && !/^-?\d+(\.\d+)?$/.test(text) ? `'${text}` : text
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe
+  return csvCell(value instanceof Date ? value.toISOString() : typeof value === 'object' ? toJson(value) : String(value))
 }
 
 const unreadable = (what: string): Refusal => new Refusal(422, 'invalid', [{ field: 'archive', code: 'archive-unreadable' }], what)

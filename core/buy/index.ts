@@ -1,0 +1,3 @@
+export * from './fruit'
+export * from './packs'
+export * from './price-list'

@@ -1,0 +1,112 @@
+import { jStat } from 'jstat'
+import { linearRegression, mean, median, medianAbsoluteDeviation, sampleStandardDeviation } from 'simple-statistics'
+import { compareYields, type Comparison } from './prediction'
+
+const { studentt } = jStat
+
+/** One press as the study of a fruit sees it. */
+export interface PressPoint {
+  id: string
+  /** ISO instant */
+  at: string
+  mlPerKg: number
+  method: string
+  tool: string | null
+  /** temperature of the fruit: cold, room, warm */
+  fruitTemp: string | null
+  minutesPerL: number | null
+  costPerL: number | null
+  /** somebody was asked about it: true left out, false counts; null not asked yet */
+  leftOut: boolean | null
+}
+export interface Group { key: string; count: number; mean: number; spread: number | null; minutesPerL: number | null; costPerL: number | null }
+export interface Pair extends Comparison { first: string; second: string }
+export interface Trend { perMonth: number; low: number; high: number }
+export interface YieldStudy {
+  count: number
+  leftOut: number
+  mean: number | null
+  spread: number | null
+  trend: Trend | null
+  /** far from the others, and nobody has said yet what to do with them; they count until somebody does */
+  asked: string[]
+  methods: Group[]
+  tools: Group[]
+  temps: Group[]
+  /** by calendar quarter, where the presses span more than half a year */
+  seasons: Group[]
+  /** the best of each kind against each other one, where both have two presses and vary */
+  pairs: Pair[]
+}
+
+/** Modified z above which a press is asked about (Iglewicz and Hoaglin, How to Detect and Handle Outliers, 1993, memory). */
+export const OUTLIER_Z = 3.5
+const LEAST_FOR_OUTLIERS = 5
+/** A spread below this share of the median is the jug's, not the fruit's: without it, five equal presses make the sixth an outlier. */
+const LEAST_SPREAD_SHARE = 0.02
+
+/** Ids of presses that are far from the rest, by their distance from the median in median absolute deviations. */
+export function outliers(points: readonly Pick<PressPoint, 'id' | 'mlPerKg'>[]): string[] {
+  if (points.length < LEAST_FOR_OUTLIERS) return []
+  const yields = points.map((p) => p.mlPerKg)
+  const middle = median(yields)
+  const mad = Math.max(medianAbsoluteDeviation(yields), LEAST_SPREAD_SHARE * middle)
+  return points.filter((p) => (0.6745 * Math.abs(p.mlPerKg - middle)) / mad > OUTLIER_Z).map((p) => p.id)
+}
+
+const MONTH_MS = 30 * 864e5
+/** Slope of a straight line through the presses, mL per kg a month, with its 90 % interval (ordinary least squares). Null with fewer than five presses or all on one day. */
+export function trendOf(points: readonly Pick<PressPoint, 'at' | 'mlPerKg'>[]): Trend | null {
+  if (points.length < 5) return null
+  const xy = points.map((p): [number, number] => [Date.parse(p.at) / MONTH_MS, p.mlPerKg])
+  const middle = mean(xy.map(([x]) => x))
+  const sxx = xy.reduce((s, [x]) => s + (x - middle) ** 2, 0)
+  if (sxx < 1e-4) return null
+  const { m, b } = linearRegression(xy)
+  const dof = xy.length - 2
+  const error = Math.sqrt(xy.reduce((s, [x, y]) => s + (y - m * x - b) ** 2, 0) / dof / sxx)
+  const reach = error * studentt.inv(0.95, dof)
+  return { perMonth: m, low: m - reach, high: m + reach }
+}
+
+const some = (values: (number | null)[]): number | null => {
+  const known = values.filter((v): v is number => v !== null)
+  return known.length ? mean(known) : null
+}
+function groups(points: readonly PressPoint[], keyOf: (p: PressPoint) => string | null): Group[] {
+  const by = new Map<string, PressPoint[]>()
+  for (const p of points) {
+    const key = keyOf(p)
+    if (key !== null) by.set(key, [...(by.get(key) ?? []), p])
+  }
+  return [...by].map(([key, ps]) => {
+    const yields = ps.map((p) => p.mlPerKg)
+    return { key, count: ps.length, mean: mean(yields), spread: ps.length > 1 ? sampleStandardDeviation(yields) : null, minutesPerL: some(ps.map((p) => p.minutesPerL)), costPerL: some(ps.map((p) => p.costPerL)) }
+  }).sort((a, b) => b.mean - a.mean)
+}
+function pairsOf(kinds: Group[], points: readonly PressPoint[], keyOf: (p: PressPoint) => string | null): Pair[] {
+  const yieldsOf = (key: string): number[] => points.filter((p) => keyOf(p) === key).map((p) => p.mlPerKg)
+  const known = kinds.filter((k) => k.count >= 2)
+  return known.slice(1).flatMap((other) => {
+    const c = compareYields(yieldsOf(known[0]!.key), yieldsOf(other.key))
+    return c ? [{ ...c, first: known[0]!.key, second: other.key }] : []
+  })
+}
+const quarter = (at: string): string => `q${Math.ceil(Number(at.slice(5, 7)) / 3)}`
+
+/** All that a fruit's presses say together: mean, spread, trend, by method, tool, temperature and season, and which presses to ask about. */
+export function studyYield(points: readonly PressPoint[]): YieldStudy {
+  const counted = points.filter((p) => p.leftOut !== true)
+  const yields = counted.map((p) => p.mlPerKg)
+  const far = new Set(outliers(counted))
+  const span = counted.length ? Date.parse(counted.reduce((a, p) => (p.at > a ? p.at : a), '')) - Date.parse(counted.reduce((a, p) => (p.at < a ? p.at : a), '9')) : 0
+  const [byMethod, byTool, byTemp] = [(p: PressPoint) => p.method, (p: PressPoint) => p.tool, (p: PressPoint) => p.fruitTemp]
+  const [methods, tools, temps] = [groups(counted, byMethod), groups(counted, byTool), groups(counted, byTemp)]
+  return {
+    count: counted.length, leftOut: points.length - counted.length,
+    mean: yields.length ? mean(yields) : null, spread: yields.length > 1 ? sampleStandardDeviation(yields) : null,
+    trend: trendOf(counted), asked: counted.filter((p) => far.has(p.id) && p.leftOut === null).map((p) => p.id),
+    methods, tools, temps, seasons: span > 6 * MONTH_MS ? groups(counted, (p) => quarter(p.at)) : [],
+    pairs: [...pairsOf(methods, counted, byMethod), ...pairsOf(tools, counted, byTool), ...pairsOf(temps, counted, byTemp)],
+  }
+}
