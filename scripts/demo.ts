@@ -4,6 +4,7 @@ import { createInterface } from 'node:readline/promises'
 import { closeDatabase } from '../server/db/connect'
 import { DEMO_PIN, DEMO_SIGN_INS } from '../server/db/demo'
 import { portIsFree, startApp, stopApp, type AppServer } from './lib/app-server'
+import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
 import { ensureBuild } from './lib/build'
 import { flagsOf } from './lib/flags'
 import { PrivateDatabase, alive } from './lib/mariadb'
@@ -42,12 +43,14 @@ const places = placesFor(`${process.env.OLVEX_DATA ?? '.olvex'}/${kind}`)
 const halfLoaded = join(places.data, 'demo-half-loaded')
 const db = new PrivateDatabase(places)
 let app: AppServer | undefined
+let bench: BenchProcess | undefined
 let ending = false
 
 async function end(code: number): Promise<void> {
   if (ending) return
   ending = true
   say('\nStopping.')
+  stopBench(bench)
   await stopApp(app)
   await closeDatabase()
   await db.stop()
@@ -76,6 +79,7 @@ async function start(): Promise<void> {
   }
   process.env.OLVEX_DATA = places.data
   const fresh = await prepareDatabase(!flags.empty, say, halfLoaded)
+  bench = await startBench()
   await serve(entry)
   say(`\nOlvex is at ${app!.url}\n`)
   if (flags.empty) say(fresh ? 'The first page asks for your business, your stand and you.' : 'Sign in as the owner you made.')
@@ -87,7 +91,7 @@ async function start(): Promise<void> {
 }
 
 async function serve(entry: string): Promise<void> {
-  app = await startApp(entry, places, port, { OLVEX_DATABASE_URL: process.env.OLVEX_DATABASE_URL!, OLVEX_DEMO: flags.empty ? '' : '1' })
+  app = await startApp(entry, places, port, { OLVEX_DATABASE_URL: process.env.OLVEX_DATABASE_URL!, OLVEX_DEMO: flags.empty ? '' : '1', OLVEX_BENCH: bench!.address })
 }
 
 /** Looks after database and server: a dead one is started again, three times in ten minutes at most. */

@@ -1,5 +1,5 @@
 /** Writes that may wait on a tablet while the server does not answer. None of them carries a secret. */
-export const KEPT_ROUTES = ['postLot', 'postPress', 'putRecipe', 'putPlanLine', 'postPrice', 'putCup', 'putVessel', 'putStand', 'postIngredient'] as const
+export const KEPT_ROUTES = ['postLot', 'postPress', 'putRecipe', 'putPlanLine', 'postPrice', 'putCup', 'putVessel', 'putStand', 'postIngredient', 'postLotEvent'] as const
 export type KeptId = (typeof KEPT_ROUTES)[number]
 
 /** Who may ask: `public` needs no session; the others need at least that role. */
@@ -55,8 +55,10 @@ export const ROUTES = {
   ingredients: { id: 'ingredients', method: 'GET', path: '/api/v1/ingredients', role: 'crew' },
   postIngredient: { id: 'postIngredient', method: 'POST', path: '/api/v1/ingredients', role: 'owner' },
   putIngredient: { id: 'putIngredient', method: 'PUT', path: '/api/v1/ingredients/{id}', role: 'owner' },
+  putHandling: { id: 'putHandling', method: 'PUT', path: '/api/v1/ingredients/{id}/handling', role: 'owner' },
   prices: { id: 'prices', method: 'GET', path: '/api/v1/prices', role: 'owner' },
   postPrice: { id: 'postPrice', method: 'POST', path: '/api/v1/prices', role: 'owner' },
+  postPriceList: { id: 'postPriceList', method: 'POST', path: '/api/v1/price-lists', role: 'owner', bodyLimit: 2 * 2 ** 20 },
   cups: { id: 'cups', method: 'GET', path: '/api/v1/cups', role: 'crew' },
   putCup: { id: 'putCup', method: 'PUT', path: '/api/v1/cups/{id}', role: 'owner' },
   vessels: { id: 'vessels', method: 'GET', path: '/api/v1/vessels', role: 'crew' },
@@ -68,8 +70,14 @@ export const ROUTES = {
   resetPassword: { id: 'resetPassword', method: 'PUT', path: '/api/v1/people/{id}/password', role: 'owner', keyed: false },
   lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew' },
   postLot: { id: 'postLot', method: 'POST', path: '/api/v1/lots', role: 'crew' },
+  getLot: { id: 'getLot', method: 'GET', path: '/api/v1/lots/{id}', role: 'crew' },
+  postLotEvent: { id: 'postLotEvent', method: 'POST', path: '/api/v1/lots/{id}/events', role: 'crew' },
   presses: { id: 'presses', method: 'GET', path: '/api/v1/presses', role: 'crew' },
   postPress: { id: 'postPress', method: 'POST', path: '/api/v1/presses', role: 'crew' },
+  fruitPresses: { id: 'fruitPresses', method: 'GET', path: '/api/v1/fruit/{id}/presses', role: 'crew' },
+  putPressMark: { id: 'putPressMark', method: 'PUT', path: '/api/v1/presses/{id}/mark', role: 'lead' },
+  packs: { id: 'packs', method: 'GET', path: '/api/v1/packs', role: 'lead' },
+  bench: { id: 'bench', method: 'GET', path: '/api/v1/bench', role: 'crew' },
   recipes: { id: 'recipes', method: 'GET', path: '/api/v1/recipes', role: 'crew' },
   putRecipe: { id: 'putRecipe', method: 'PUT', path: '/api/v1/recipes/{id}', role: 'lead' },
   signOff: { id: 'signOff', method: 'POST', path: '/api/v1/recipes/{id}/sign-off', role: 'owner' },

@@ -25,7 +25,7 @@ export function useLive(): void {
     fruit: () => useFruit().load(), plan: () => usePlan().load(), drinks: () => useDrinks().load(), catalogue: () => useCatalogue().load(), session: () => session.load(),
   }
   const OF: Record<string, string[]> = {
-    lot: ['fruit'], press: ['fruit'], price: ['catalogue'], recipe: ['drinks'], standard: ['drinks'], 'plan-line': ['plan'],
+    lot: ['fruit'], press: ['fruit'], 'lot-event': ['fruit'], 'press-mark': ['fruit'], price: ['catalogue'], recipe: ['drinks'], standard: ['drinks'], 'plan-line': ['plan'],
     cup: ['catalogue'], vessel: ['catalogue'], ingredient: ['catalogue'], stand: ['session'], person: ['session'],
   }
 

@@ -13,7 +13,7 @@ export function useStops() {
   const drinks = useDrinks()
   const plan = usePlan()
   return computed((): Stop[] => [
-    { key: 'fruit', path: '/fruit', built: true, letter: 'f', figure: fruit.ready ? t('line.fruit', { kg: n(fruit.kgOnHand, 1) }) : '' },
+    { key: 'fruit', path: '/fruit', built: true, letter: 'f', figure: !fruit.ready ? '' : fruit.ripening ? t('line.fruitRipening', { kg: n(fruit.kgOnHand, 1), n: fruit.ripening }) : t('line.fruit', { kg: n(fruit.kgOnHand, 1) }) },
     { key: 'preps', path: '/preps', built: false, letter: 'e', figure: '' },
     { key: 'drinks', path: '/drinks', built: true, letter: 'd', figure: drinks.ready ? t('line.drinks', { n: drinks.drinks.length }, drinks.drinks.length) : '' },
     { key: 'plan', path: '/plan', built: true, letter: 'p', figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday) },

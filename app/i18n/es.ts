@@ -2,7 +2,8 @@ import type { en } from './en'
 import { figures } from './es/figures'
 import { names } from './es/names'
 import { problems } from './es/problems'
+import { shelf } from './es/shelf'
 import { ui } from './es/ui'
 
 // The type holds the two languages to the same messages.
-export const es: typeof en = { ...ui, ...names, ...problems, ...figures }
+export const es: typeof en = { ...ui, ...shelf, ...names, ...problems, ...figures }

@@ -10,6 +10,7 @@ useKeys({ find: () => (find.value = true), keys: () => (keys.value = true) })
     <LineTopBar @keys="keys = true" @find="find = true" />
     <LineConnection />
     <main class="page"><slot /></main>
+    <LineBenchStrip />
     <LineKeysDialog v-model="keys" />
     <LineFindDialog v-model="find" />
     <FigureSum />

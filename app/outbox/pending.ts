@@ -1,51 +1,90 @@
-import { shareOfCostEur, evaluatePress } from '#core/yield'
-import { ProcessLimit } from '#core/process'
-import { INGREDIENTS, type IngredientData } from '#core/substances'
+import { byProductsCostEur, evaluatePress, evaluateReceipt, handlingOf, shareOfCostEur, titratableAcidity, trimmings, type Handling, type OwnHandling } from '#core/yield'
+import { massG, ProcessLimit } from '#core/process'
+import type { IngredientData } from '#core/substances'
 import type { RecipeDocument } from '#core/recipe'
 import type { BodyInput, Lot, PlanLine, Press, Recipe } from '#shared/contract'
 import type { Entry } from './tablet-db'
 
 /** What the fruit screen shows: what the server said last, and on top what this tablet has not sent yet. */
 export interface Books { lots: Lot[]; presses: Press[] }
+/** What is known of an ingredient, shipped and own. */
+export interface Known { data(key: string): IngredientData | undefined; handling(key: string): OwnHandling | null }
 
-/** Weigh-ins and presses that wait, as rows like the others, so that work goes on: pressed from, counted, pressed again. */
-export function withPending(books: Books, entries: readonly Entry[], standId: string, by: string, dataOf: (key: string) => IngredientData | undefined): Books {
-  let lots = books.lots
-  let presses = books.presses
+const handling = (known: Known, key: string): Handling | null => { const data = known.data(key); return data ? handlingOf(data, known.handling(key)) : null }
+
+/** Weigh-ins, presses and what else was done with fruit that wait, as rows like the others, so that work goes on: pressed from, counted, pressed again. */
+export function withPending(books: Books, entries: readonly Entry[], standId: string, by: string, known: Known): Books {
+  let { lots, presses } = books
+  const change = (id: string, to: (lot: Lot) => Partial<Lot>): void => { lots = lots.map((l) => (l.id === id ? { ...l, ...to(l) } : l)) }
   for (const e of entries) {
     if (e.route === 'postLot') {
       const b = e.body as BodyInput<'postLot'>
-      if (b.standId === standId && !lots.some((l) => l.id === b.id)) lots = [pendingLot(b, e.at, by), ...lots]
+      const made = b.standId === standId && !lots.some((l) => l.id === b.id) ? pendingLot(b, e.at, by, known) : null
+      if (made) lots = [made, ...lots.filter((l) => l.id !== b.replaces)]
     } else if (e.route === 'postPress') {
       const b = e.body as BodyInput<'postPress'>
       const lot = lots.find((l) => l.id === b.lotId)
-      const done = lot && !presses.some((p) => p.id === b.id) ? pendingPress(b, lot, e.at, by, dataOf(lot.ingredientKey)) : null
+      const done = lot && !presses.some((p) => p.id === b.id) ? pendingPress(b, lot, e.at, by, known) : null
       if (!lot || !done) continue
-      presses = [done.press, ...presses]
-      lots = [done.juice, ...lots.map((l) => (l === lot ? { ...l, onHand: l.onHand - b.takenKg * 1000 } : l))]
+      const before = presses.find((p) => p.id === b.replaces)
+      presses = [done.press, ...presses.filter((p) => p !== before)]
+      change(lot.id, (l) => ({ onHand: l.onHand - b.takenKg * 1000 + (before?.takenG ?? 0) }))
+      lots = [...done.made, ...lots.filter((l) => !before || l.sourceId !== before.id)]
+    } else if (e.route === 'postLotEvent') {
+      const { event, at } = e.body as BodyInput<'postLotEvent'>
+      const when = { at: at ?? e.at, by }
+      const id = e.params.id!
+      if (event.kind === 'look') change(id, () => ({ look: { ...when, place: event.place, feel: event.feel } }))
+      else if (event.kind === 'clean') change(id, () => ({ cleaned: { ...when, initials: event.initials } }))
+      else if (event.kind === 'garnish') change(id, (l) => ({ onHand: l.onHand - (event.massG ?? (event.pieces ?? 0) * (unitGOf(l, handling(known, l.ingredientKey)) ?? 0)) }))
+      else change(id, (l) => ({ onHand: l.onHand - event.kg * 1000 }))
     }
   }
   return { lots, presses }
 }
 
-function pendingLot(b: BodyInput<'postLot'>, at: string, by: string): Lot {
-  const amount = b.kg * 1000
-  return { id: b.id, standId: b.standId, ingredientKey: b.ingredientKey, kind: 'received', part: null, supplier: b.supplier, count: b.count, unit: 'g', amount, onHand: amount, costEur: b.priceEurPerKg === null ? null : b.priceEurPerKg * b.kg, at, by }
+/** g of a piece of this lot: as counted and weighed, or the usual. */
+export const unitGOf = (lot: Pick<Lot, 'count' | 'weighed' | 'amount'>, h: Handling | null): number | null => (lot.count && lot.weighed ? lot.amount / lot.count : h?.pieceG ?? null)
+
+const BARE = { part: null, supplier: null, count: null, weighed: true, crates: null, marketEur: null, place: null, seen: null, useBy: null, useFor: null, sourceId: null, look: null, cleaned: null } as const
+
+function pendingLot(b: BodyInput<'postLot'>, at: string, by: string, known: Known): Lot | null {
+  const price = b.price ?? (b.priceEurPerKg === null || b.priceEurPerKg === undefined ? null : { eur: b.priceEurPerKg, per: 'kg' as const })
+  const receipt = evaluateReceipt({ kg: b.kg, count: b.count, crates: b.crates ?? null, price }, handling(known, b.ingredientKey)?.pieceG ?? null)
+  if (!receipt) return null
+  const { amountG: amount, weighed, costEur } = receipt
+  const seen = b.seen ? { feel: null, crackedShare: null, waxed: null, tempC: null, brix: null, measured: [], ...b.seen } : null
+  return { ...BARE, id: b.id, standId: b.standId, ingredientKey: b.ingredientKey, kind: 'received', supplier: b.supplier, count: b.count, crates: b.crates ?? null, unit: 'g', amount, onHand: amount, weighed, costEur, place: b.place ?? 'room', seen, at: b.at ?? at, by }
 }
 
-function pendingPress(b: BodyInput<'postPress'>, lot: Lot, at: string, by: string, fruit: IngredientData | undefined): { press: Press; juice: Lot } | null {
+function pendingPress(b: BodyInput<'postPress'>, lot: Lot, at: string, by: string, known: Known): { press: Press; made: Lot[] } | null {
+  const fruit = known.data(lot.ingredientKey)
   if (!fruit?.fruit) return null
   try {
     const takenG = b.takenKg * 1000
-    const trimmedG = b.trimmedKg === null ? null : b.trimmedKg * 1000
-    const { juiceMl, juiceG } = evaluatePress(fruit, { takenG, trimmedG, juice: b.juice, method: b.method, minutes: b.minutes })
+    const parts = b.parts ?? []
+    const input = { takenG, trimmedG: b.trimmedKg === null ? null : b.trimmedKg * 1000, juice: b.juice, method: b.method, minutes: b.minutes, parts: parts.map((p) => ({ part: p.part, massG: p.g })), spilledMl: b.spilledMl ?? null }
+    const result = evaluatePress(fruit, input)
+    const { juiceMl, juiceG } = result
     const fruitCostEur = shareOfCostEur(lot.costEur, lot.amount, takenG)
+    const shares = handling(known, lot.ingredientKey)!.shares
+    const kept = parts.flatMap((p) => (p.kept ? [{ part: p.part, kept: p.kept }] : []))
+    const carried = byProductsCostEur(fruitCostEur, kept.map((p) => shares[p.part] ?? 0))
+    const byCostEur = carried && carried.reduce((x, y) => x + y, 0)
+    const trimmed = trimmings(input)
+    const seen = b.seen ? { foam: null, brix: null, ph: null, ta: null, titration: null, measured: [], ...b.seen } : null
     const press: Press = {
-      id: b.id, standId: lot.standId, lotId: lot.id, ingredientKey: lot.ingredientKey, takenG, trimmedG, juiceMl, juiceG, juiceUnit: b.juice.unit, method: b.method, minutes: b.minutes,
-      fruitCostEur, costBasis: 'measured', at, by, doubts: b.confirm ?? [],
+      id: b.id, standId: lot.standId, lotId: lot.id, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmed.length ? trimmed.reduce((s, p) => s + p.massG, 0) : input.trimmedG, juiceMl, juiceG, juiceUnit: b.juice.unit, method: b.method, minutes: b.minutes,
+      fruitCostEur, costBasis: 'measured', at: b.at ?? at, by, doubts: b.confirm ?? [], tool: b.tool ?? null, fruitTemp: b.fruitTemp ?? null, hands: b.hands ?? null, spilledMl: b.spilledMl ?? null,
+      byCostEur, marketCostEur: shareOfCostEur(lot.marketEur, lot.amount, takenG), parts, seen: seen && { ...seen, ta: seen.titration ? titratableAcidity(seen.titration).value : seen.ta }, mark: null,
     }
-    const juice: Lot = { id: b.juiceLotId, standId: lot.standId, ingredientKey: INGREDIENTS.get(fruit.fruit.juice)!.key, kind: 'pressed', part: null, supplier: null, count: null, unit: 'mL', amount: juiceMl, onHand: juiceMl, costEur: fruitCostEur, at, by }
-    return { press, juice }
+    const child = { ...BARE, standId: lot.standId, sourceId: b.id, at: b.at ?? at, by }
+    const juice: Lot = { ...child, id: b.juiceLotId, ingredientKey: fruit.fruit.juice, kind: 'pressed', unit: 'mL', amount: juiceMl, onHand: juiceMl, costEur: fruitCostEur === null ? null : fruitCostEur - (byCostEur ?? 0), place: 'cold' }
+    const byProducts = kept.map(({ part, kept: k }, i): Lot => {
+      const amount = massG(result.byProducts.find((x) => x.name === part)!.stream)
+      return { ...child, id: k.lotId, ingredientKey: lot.ingredientKey, kind: 'by-product', part, unit: 'g', amount, onHand: amount, costEur: carried && carried[i]!, place: k.place, useBy: k.useBy, useFor: k.useFor }
+    })
+    return { press, made: [juice, ...byProducts] }
   } catch (e) {
     if (e instanceof ProcessLimit) return null
     throw e

@@ -17,7 +17,7 @@ const { bringBack, canBringBack } = useBringBack()
 const rows = ref<HistoryRow[]>([])
 const ready = ref(false)
 const more = ref(true)
-const FILTERS = ['lot', 'press', 'recipe', 'plan-line', 'price', 'person'] as const
+const FILTERS = ['lot', 'press', 'lot-event', 'press-mark', 'recipe', 'plan-line', 'price', 'person'] as const
 const filter = ref<string | null>(typeof route.query.entity === 'string' ? route.query.entity : null)
 const one = computed(() => (typeof route.query.id === 'string' ? route.query.id : null))
 const filters = computed(() => [{ value: null as string | null, title: t('history.all') }, ...FILTERS.filter((f) => session.isOwner || !['price', 'person'].includes(f)).map((f) => ({ value: f as string | null, title: t(`history.entity.${f}`) }))])
@@ -56,14 +56,14 @@ function valueOf(field: string, v: unknown): string {
 /** A lot is fruit that came, juice that was pressed, or what is left of pressing. */
 const entityOf = (row: HistoryRow): string => (row.entity === 'lot' && row.after?.kind && row.after.kind !== 'received' ? row.after.kind : row.entity)
 const fieldOf = (field: string): string => (te(`history.field.${field}`) ? t(`history.field.${field}`) : field)
-const isFact = (row: HistoryRow): boolean => row.entity === 'press' || (row.entity === 'lot' && (row.after?.kind === 'received' || 'voided' in (row.after ?? {})))
+const isFact = (row: HistoryRow): boolean => ['press', 'lot-event'].includes(row.entity) || (row.entity === 'lot' && (row.after?.kind === 'received' || 'voided' in (row.after ?? {})))
 const isOut = (row: HistoryRow): boolean => latestOf.value.get(row.entityId)?.after?.voided === true
 const isLatest = (row: HistoryRow): boolean => latestOf.value.get(row.entityId) === row
 
 const acting = ref<number | null>(null)
 const act = useSubmit(async (key) => {
   const row = rows.value.find((r) => r.seq === acting.value)!
-  if (isFact(row)) await api(isOut(row) ? 'restoreFact' : 'voidFact', { key, params: { id: row.entityId }, body: { entity: row.entity as 'lot' | 'press' } })
+  if (isFact(row)) await api(isOut(row) ? 'restoreFact' : 'voidFact', { key, params: { id: row.entityId }, body: { entity: row.entity as 'lot' | 'press' | 'lot-event' } })
   else await bringBack(row, key)
 })
 async function doIt(row: HistoryRow): Promise<void> {

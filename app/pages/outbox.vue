@@ -19,7 +19,8 @@ function fruitOf(b: Record<string, unknown>): string {
 }
 function titleOf(e: Entry): string {
   const b = e.body as Record<string, never> & { juice?: { value: number; unit: string } }
-  const words = { fruit: fruitOf(b), kg: n(Number(b.kg ?? b.takenKg ?? 0), 2), juice: n(b.juice?.value ?? 0, b.juice?.unit === 'L' ? 2 : 0), unit: b.juice?.unit ?? '', name: b.name ?? '', cups: b.cups ?? '', day: b.day ? day(`${b.day}T12:00:00Z`) : '', price: n(Number(b.packPriceEur ?? 0), 2) }
+  const event = b.event as { kind: string } | undefined
+  const words = { did: event ? t(`event.${event.kind}.do`) : '', fruit: fruitOf(event ? { lotId: e.params.id } : b), kg: n(Number(b.kg ?? b.takenKg ?? 0), 2), juice: n(b.juice?.value ?? 0, b.juice?.unit === 'L' ? 2 : 0), unit: b.juice?.unit ?? '', name: b.name ?? '', cups: b.cups ?? '', day: b.day ? day(`${b.day}T12:00:00Z`) : '', price: n(Number(b.packPriceEur ?? 0), 2) }
   return te(`outbox.what.${e.route}`) ? t(`outbox.what.${e.route}`, words) : `${t('outbox.what.other')} ${words.name}`
 }
 const stateOf = (e: Entry): string => (outbox.held(e) ? t('outbox.state.held') : t(`outbox.state.${e.state}`))

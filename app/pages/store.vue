@@ -20,7 +20,7 @@ const cupFields = computed((): FieldSpec[] => [
 const vesselFields = computed((): FieldSpec[] => [{ key: 'name', label: t('store.name'), kind: 'text' }, { key: 'capacityMl', label: t('store.holds'), kind: 'number', unit: 'mL' }, { key: 'heatProof', label: t('store.heatProof'), kind: 'switch' }])
 const standFields = computed((): FieldSpec[] => [
   { key: 'name', label: t('store.name'), kind: 'text' }, { key: 'timeZone', label: t('firstRun.timeZone'), kind: 'text' }, { key: 'labourEurPerH', label: t('store.labour'), kind: 'number', unit: '€/h' },
-  { key: 'lossShare', label: t('store.loss'), kind: 'number', unit: t('store.of1') }, { key: 'massStepG', label: t('store.scaleStep'), kind: 'number', unit: 'g' }, { key: 'volumeStepMl', label: t('store.jugStep'), kind: 'number', unit: 'mL' },
+  { key: 'lossShare', label: t('store.loss'), kind: 'number', unit: t('store.of1') }, { key: 'massStepG', label: t('store.scaleStep'), kind: 'number', unit: 'g' }, { key: 'volumeStepMl', label: t('store.jugStep'), kind: 'number', unit: 'mL' }, { key: 'bench', label: t('store.bench'), kind: 'text', optional: true },
 ])
 const cupCheck = (v: Record<string, unknown>): Record<string, string> => (Number(v.fillLineMl) > Number(v.capacityMl) ? { fillLineMl: t('problem.fill-line-above-brim', { fillLineMl: n(Number(v.fillLineMl)), capacityMl: n(Number(v.capacityMl)) }) } : {})
 const newCup = computed(() => ({ name: '', capacityMl: null, fillLineMl: null, cupEur: 0, lidEur: 0, strawEur: 0, version: 0 }))

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { INGREDIENTS, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
+import { handlingOf, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
 import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'
 import { useOutbox } from './outbox'
@@ -27,6 +28,9 @@ export const useCatalogue = defineStore('catalogue', () => {
     const base = INGREDIENTS.get(row?.likeKey ?? key)
     return base && withOwnValues(base, row?.own ? (toRaw(row.own) as OwnValues) : null)
   }
+  const ownHandlingOf = (key: string): OwnHandling | null => (byKey.value.get(key)?.handling as OwnHandling | null | undefined) ?? null
+  /** How a fruit is handled here: as usual, or as the owner says. */
+  const handlingFor = (key: string): Handling => handlingOf(dataOf(key) ?? { key }, ownHandlingOf(key))
   const priceOf = (key: string): Price | undefined => latestPrice.value.get(key)
   const fruitOf = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
 
@@ -39,7 +43,7 @@ export const useCatalogue = defineStore('catalogue', () => {
     prices.value = p
     ready.value = true
   }
-  return { ingredients, prices, cups, vessels, ready, byKey, fruits, latestPrice, dataOf, priceOf, fruitOf, load }
+  return { ingredients, prices, cups, vessels, ready, byKey, fruits, latestPrice, dataOf, ownHandlingOf, handlingFor, priceOf, fruitOf, load }
 })
 
 const FRUIT_OF = new Map([...INGREDIENTS.values()].flatMap((i) => (i.fruit ? [[i.fruit.juice, i.key] as const] : [])))

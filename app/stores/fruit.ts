@@ -1,10 +1,14 @@
 import { defineStore } from 'pinia'
-import { fruitYield, pressFigures, type FruitYield, type PressFigures } from '#core/yield'
-import type { Press } from '#shared/contract'
-import { withPending, type Books } from '~/outbox/pending'
+import { byUse, fruitYield, goodOn, keepingOf, pressFigures, type FruitYield, type Keeping, type PressFigures } from '#core/yield'
+import type { Lot, Press } from '#shared/contract'
+import { unitGOf, withPending, type Books } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
+
+/** Less than this in a crate is a rest nobody presses, g. */
+export const EMPTY_G = 50
+export const isThere = (lot: Lot): boolean => lot.onHand > EMPTY_G
 
 /** Lots and presses of the stand. */
 export const useFruit = defineStore('fruit', () => {
@@ -12,20 +16,37 @@ export const useFruit = defineStore('fruit', () => {
   /** What the server said last, with what this tablet has not sent yet on top. */
   const books = computed((): Books => {
     const { standId, person } = useSession()
-    return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', useCatalogue().dataOf)
+    const catalogue = useCatalogue()
+    return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', { data: catalogue.dataOf, handling: catalogue.ownHandlingOf })
   })
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
   const ready = ref(false)
 
   const received = computed(() => lots.value.filter((l) => l.kind === 'received'))
+  /** by-products that are kept, what has to go first on top */
+  const kept = computed(() => lots.value.filter((l) => l.kind === 'by-product' && l.onHand > 0.5).sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9')))
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
   const pressesOf = computed(() => groupBy(presses.value, (p) => p.lotId))
   const figuresOf = computed(() => new Map(presses.value.map((p) => [p.id, figuresOfPress(p)])))
 
-  /** Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet. */
+  /** The day turns while a tablet lies there: states are worked out from this, which moves on by the quarter of an hour. */
+  const clock = ref(new Date().toISOString())
+  setInterval(() => (clock.value = useSession().now().toISOString()), 15 * 60e3)
+
+  /** From when and until when a lot is good: from the last look at it, or from how it came. */
+  function keeping(lot: Lot): Keeping {
+    const look = lot.look ?? { at: lot.at, place: lot.place ?? (lot.kind === 'pressed' ? 'cold' as const : 'room' as const), feel: lot.seen?.feel ?? null }
+    return keepingOf(look, useCatalogue().handlingFor(lot.ingredientKey), clock.value)
+  }
+  const keepings = computed(() => new Map(received.value.filter(isThere).map((l) => [l.id, keeping(l)])))
+  /** What is in crates, in the order to use it. */
+  const shelf = computed(() => received.value.filter(isThere).sort((a, b) => byUse(keepings.value.get(a.id)!, keepings.value.get(b.id)!) || a.at.localeCompare(b.at)))
+  const ripening = computed(() => shelf.value.filter((l) => keepings.value.get(l.id)!.state === 'ripening').length)
+
+  /** Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet. What was left out with a reason is not in it. */
   const yields = computed(() => {
-    const byFruit = groupBy(presses.value, (p) => p.ingredientKey)
+    const byFruit = groupBy(presses.value.filter((p) => !p.mark?.leftOut), (p) => p.ingredientKey)
     const out = new Map<string, FruitYield>()
     for (const fruit of useCatalogue().fruits) {
       const data = useCatalogue().dataOf(fruit.key)
@@ -34,25 +55,30 @@ export const useFruit = defineStore('fruit', () => {
     return out
   })
 
-  const onHandG = (key: string): number => received.value.filter((l) => l.ingredientKey === key).reduce((sum, l) => sum + l.onHand, 0)
-  const onHandMl = (juiceKey: string): number => lots.value.filter((l) => l.kind === 'pressed' && l.ingredientKey === juiceKey).reduce((sum, l) => sum + l.onHand, 0)
+  /** g of a fruit that can be used on a day. */
+  const usableG = (key: string, day: string): number => received.value.filter((l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day)).reduce((sum, l) => sum + l.onHand, 0)
+  /** mL of a juice that is still good on a day; today, all there is. */
+  const usableMl = (juiceKey: string, day: string): number => lots.value.filter((l) => l.kind === 'pressed' && l.ingredientKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day)).reduce((sum, l) => sum + l.onHand, 0)
+  const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.ingredientKey))
 
   async function load(): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
-    const shown = useOutbox().reading('postLot', 'postPress')
+    const shown = useOutbox().reading('postLot', 'postPress', 'postLotEvent')
     const [l, p] = await Promise.all([useOutbox().read('lots', { query: { stand } }), useOutbox().read('presses', { query: { stand } })])
     answered.value = { lots: l, presses: p }
+    clock.value = useSession().now().toISOString()
     shown()
     ready.value = true
   }
-  return { lots, presses, ready, received, kgOnHand, pressesOf, figuresOf, yields, onHandG, onHandMl, load }
+  return { lots, presses, ready, received, kept, kgOnHand, pressesOf, figuresOf, keeping, keepings, shelf, ripening, yields, usableG, usableMl, unitG, load }
 })
 
-export function figuresOfPress(p: Omit<Press, 'id' | 'standId' | 'lotId' | 'juiceG' | 'method' | 'doubts'>): PressFigures {
+type PressRow = Pick<Press, 'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCostEur' | 'costBasis' | 'at'> & Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen'>>
+export function figuresOfPress(p: PressRow): PressFigures {
   return pressFigures({
-    takenG: p.takenG, trimmedG: p.trimmedG, juiceMl: p.juiceMl, juiceTyped: p.juiceUnit, minutes: p.minutes,
-    fruitCostEur: p.fruitCostEur, fruitCostBasis: p.costBasis, params: { name: p.ingredientKey, when: p.at },
+    takenG: p.takenG, trimmedG: p.trimmedG, juiceMl: p.juiceMl, juiceTyped: p.juiceUnit, minutes: p.minutes, hands: p.hands, spilledMl: p.spilledMl, foamy: p.seen?.foam === 'foamy',
+    fruitCostEur: p.fruitCostEur, byCostEur: p.byCostEur, marketCostEur: p.marketCostEur, fruitCostBasis: p.costBasis, params: { name: p.ingredientKey, when: p.at },
   })
 }
 

@@ -8,7 +8,7 @@ import { useSession } from './session'
 
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
-const OVERLAID: readonly KeptId[] = ['postLot', 'postPress', 'putRecipe', 'putPlanLine']
+const OVERLAID: readonly KeptId[] = ['postLot', 'postPress', 'postLotEvent', 'putRecipe', 'putPlanLine']
 
 type Kept<K extends KeptId> = { params?: Record<string, string>; body: BodyInput<K>; key?: string }
 export type KeepResult<K extends KeptId> = { kept: false; reply: Reply<K> } | { kept: true; reply: null }
@@ -93,12 +93,12 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   /** A read whose last answer is kept, and given when there is none now. */
-  async function read<K extends keyof Contract>(id: K, call: { query?: Record<string, string> } = {}): Promise<Reply<K>> {
+  async function read<K extends keyof Contract>(id: K, call: { params?: Record<string, string>; query?: Record<string, string> } = {}): Promise<Reply<K>> {
     // Asked at once: opening the tablet's own database takes as long as the answer.
     const asked = api(id, { ...call, timeoutMs: SEND_TIMEOUT_MS })
     asked.catch(() => undefined)
     await open()
-    const cacheId = `${id}?${new URLSearchParams(call.query)}`
+    const cacheId = `${id}?${new URLSearchParams({ ...call.params, ...call.query })}`
     try {
       const reply = await asked
       const at = useSession().now().toISOString()

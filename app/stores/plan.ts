@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import { fitVessel, fruitToBuy, scaleToCups, type Batch, type FruitToBuy, type VesselFit } from '#core/scale'
+import { fruitToBuy, type BuyContext, type FruitToBuy, type Wanted } from '#core/buy'
+import { fitVessel, scaleToCups, type Batch, type VesselFit } from '#core/scale'
 import type { CupCost } from '#core/cost'
 import type { Evaluation, RecipeDocument } from '#core/recipe'
 import { product, sum, type Figure } from '#core/figures'
@@ -48,13 +49,14 @@ export const usePlan = defineStore('plan', () => {
     return costs.length ? sum('cost-of-day', 'EUR', costs) : null
   })
 
-  const shopping = computed((): FruitToBuy[] => fruitToBuy(
-    sheets.value.map((s) => ({ batch: s.batch, serve: s.document.serve! })),
-    {
-      fruitOf: catalogue.fruitOf, fruitYield: (key) => fruit.yields.get(key)!, onHandG: fruit.onHandG, onHandMl: fruit.onHandMl,
-      prep: drinks.evaluatedPrep,
-    },
-  ))
+  /** Chance of having enough that is bought for. */
+  const chance = ref(0.9)
+  const buyContext = computed((): BuyContext => ({
+    fruitOf: catalogue.fruitOf, fruitYield: (key) => fruit.yields.get(key)!, onHandG: (key) => fruit.usableG(key, day.value), onHandMl: (key) => fruit.usableMl(key, day.value), prep: drinks.evaluatedPrep, chance: chance.value,
+  }))
+  /** litres of juices that somebody wants beside the plan */
+  const wanted = ref<Wanted[]>([])
+  const shopping = computed((): FruitToBuy[] => fruitToBuy(sheets.value.map((s) => ({ batch: s.batch, serve: s.document.serve! })), buyContext.value, wanted.value))
 
   async function load(): Promise<void> {
     const stand = session.standId
@@ -65,5 +67,5 @@ export const usePlan = defineStore('plan', () => {
     answered.value = { shown, today: now }
     settled()
   }
-  return { lines, today, day, cupsToday, sheets, shopping, litres, totalCost, load }
+  return { lines, today, day, cupsToday, sheets, shopping, chance, wanted, litres, totalCost, load }
 })

@@ -78,7 +78,7 @@ export function priceDoubts(price: number, last: number | null): Finding[] {
 }
 
 /** What may be measured of a press beside its kilos and its juice. */
-export interface PressExtras { hands?: number | null; brix?: number | null; ph?: number | null; titration?: Titration | null; at?: string | null; now?: string }
+export interface PressExtras { hands?: number | null; brix?: number | null; ph?: number | null; ta?: number | null; titration?: Titration | null; at?: string | null; now?: string }
 
 /**
  * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is beyond three

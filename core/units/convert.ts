@@ -23,3 +23,6 @@ export function toGrams(value: number, unit: MassUnit): number {
 export function toMillilitres(value: number, unit: VolumeUnit): number {
   return convert(value, unit).to('mL')
 }
+
+/** Degrees Celsius from Fahrenheit. */
+export const celsius = (fahrenheit: number): number => convert(fahrenheit, 'F').to('C')

@@ -1,4 +1,4 @@
-import { given, product, quotient, type Figure } from '../figures'
+import { factor, given, product, quotient, type Figure } from '../figures'
 
 /** Citric acid, anhydrous: 192.12 g/mol with three protons to give, so mg of it that one milliequivalent of base stands for. */
 export const CITRIC_MG_PER_MEQ = 192.12 / 3
@@ -33,5 +33,5 @@ export function titratableAcidity(t: Titration): Figure {
   const strength = given('base-strength', t.baseN, 'mol/L', 'measured', 'source.bottle')
   const acidMg = product('acid-mg', '1', [base, strength, given('citric-per-meq', CITRIC_MG_PER_MEQ, '1', 'default', 'source.iso-750')])
   const perMl = quotient('acid-mg-per-ml', '1', acidMg, given('sample', t.sampleMl, 'mL', 'measured', 'source.pipette'))
-  return quotient('titratable-acidity', 'g/100 mL', perMl, given('mg-per-ml-to-percent', 10, '1', 'measured', 'unit-factor'))
+  return quotient('titratable-acidity', 'g/100 mL', perMl, factor(10))
 }

@@ -3,7 +3,7 @@ import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 import { DataTypes, type Model, type ModelStatic } from 'sequelize'
 import { csvCell } from '#core/csv'
 import type { Body } from '#shared/contract'
-import { Business, Change, Cup, FactVoid, Ingredient, Lot, Movement, Person, PlanLine, Press, Price, Recipe, RecipeUse, RecipeVersion, Setting, Stand, Vessel } from '../db/models'
+import { Business, Change, Cup, FactVoid, Ingredient, Lot, LotEvent, Movement, Person, PlanLine, Press, PressMark, Price, Recipe, RecipeUse, RecipeVersion, Setting, Stand, Vessel } from '../db/models'
 import { SCHEMA_NUMBER } from '../db/migrations'
 import { fromJson, toJson, type Tx } from '../db/connect'
 import { recordChange } from './changes'
@@ -22,7 +22,7 @@ const CHUNK = 500
 /** What is in an archive, in the order in which rows lean on each other. Sessions, devices, keys and attempts stay behind. */
 const TABLES: [string, ModelStatic<Model>][] = [
   ['business', Business], ['stand', Stand], ['person', Person], ['ingredient', Ingredient], ['cup', Cup], ['vessel', Vessel], ['lot', Lot], ['price', Price],
-  ['movement', Movement], ['press', Press], ['recipe', Recipe], ['recipe_version', RecipeVersion], ['recipe_use', RecipeUse], ['plan_line', PlanLine],
+  ['lot_event', LotEvent], ['movement', Movement], ['press', Press], ['press_mark', PressMark], ['recipe', Recipe], ['recipe_version', RecipeVersion], ['recipe_use', RecipeUse], ['plan_line', PlanLine],
   ['fact_void', FactVoid], ['setting', Setting], ['change_row', Change],
 ]
 const SECRET: Record<string, string[]> = { person: ['passwordHash', 'pinHash'] }

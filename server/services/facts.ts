@@ -1,12 +1,12 @@
 import { QueryTypes } from 'sequelize'
 import { v7 as uuid } from 'uuid'
-import type { Body, Reply } from '#shared/contract'
-import { FactVoid, Lot, Press } from '../db/models'
+import { atLeast, type Body, type Reply } from '#shared/contract'
+import { FactVoid, Lot, LotEvent, Press } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { invalid, notFound } from './errors'
-import { move, onHand } from './lots'
+import { invalid, notFound, Refusal } from './errors'
+import { move, NOTHING, onHand } from './lots'
 import type { Who } from './who'
 
 /**
@@ -15,19 +15,12 @@ import type { Who } from './who'
  */
 export const counts = (id: string): string => `${id} NOT IN (SELECT fact_id FROM fact_void GROUP BY fact_id HAVING SUM(sign) > 0)`
 
-/** Below this, in g or mL, a rest is rounding. */
-const NOTHING = 0.01
-
 /**
  * Takes a weigh-in or a press out of the books, or puts it back. Nothing is deleted: a row says so, and movements undo or
  * redo what the fact moved. Refused where others already used what would go: the juice was poured, the fruit pressed.
  */
 export async function setVoid(tx: Tx, id: string, voided: boolean, body: Body<'voidFact'>, who: Who): Promise<Reply<'voidFact'>> {
-  const fact = body.entity === 'lot'
-    ? await Lot.findOne({ where: { id, kind: 'received' }, transaction: tx, raw: true })
-    : await Press.findOne({ where: { id }, transaction: tx, raw: true })
-  if (!fact) throw notFound(body.entity)
-  const { ingredientKey } = fact as unknown as { ingredientKey: string }
+  const ingredientKey = await fruitOfFact(tx, body.entity, id)
   // The lots it moved are locked in id order, as everywhere, before anything is read of them.
   const lots = await database().query<{ lotId: string }>('SELECT DISTINCT lot_id AS lotId FROM movement WHERE source_id = :id ORDER BY lot_id', { type: QueryTypes.SELECT, replacements: { id }, transaction: tx })
   const locked = await Lot.findAll({ where: { id: lots.map((l) => l.lotId) }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as { id: string; unit: 'g' | 'mL' }[]
@@ -43,6 +36,20 @@ export async function setVoid(tx: Tx, id: string, voided: boolean, body: Body<'v
   await FactVoid.create({ id: uuid(), entity: body.entity, factId: id, sign: voided ? 1 : -1, reason: body.reason, at: now(), personId: who.personId }, { transaction: tx })
   await recordChange(tx, who, body.entity, id, { voided: isVoid }, { voided, reason: body.reason, ingredientKey })
   return { id }
+}
+
+/** The fruit that a fact is about. */
+async function fruitOfFact(tx: Tx, entity: Body<'voidFact'>['entity'], id: string): Promise<string> {
+  const event = entity === 'lot-event' ? await LotEvent.findOne({ where: { id }, transaction: tx, raw: true }) as unknown as { lotId: string } | null : null
+  const fact = entity === 'press' ? await Press.findOne({ where: { id }, transaction: tx, raw: true }) : await Lot.findOne({ where: entity === 'lot' ? { id, kind: 'received' } : { id: event?.lotId ?? '' }, transaction: tx, raw: true })
+  if (!fact) throw notFound(entity)
+  return (fact as unknown as { ingredientKey: string }).ingredientKey
+}
+
+/** Takes out what a correction replaces, in the correction's own transaction. For those who may correct. */
+export async function replaceFact(tx: Tx, entity: 'lot' | 'press', id: string, who: Who): Promise<void> {
+  if (!atLeast(who.role, 'lead')) throw new Refusal(403, 'not-your-role')
+  await setVoid(tx, id, true, { entity, reason: null }, who)
 }
 
 export async function isVoided(tx: Tx, id: string): Promise<boolean> {

@@ -1,7 +1,8 @@
 import { QueryTypes } from 'sequelize'
-import { priceDoubts } from '#core/limits'
+import { checkHandling, priceDoubts } from '#core/limits'
 import { INGREDIENTS, ownValuesLimits, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
 import type { Body, Ingredient as IngredientRow, PriceRow, Reply } from '#shared/contract'
+import type { ProblemField } from '#shared/problem'
 import { Ingredient, Price } from '../db/models'
 import { database, fromJson, toJson, toNumber, type Tx } from '../db/connect'
 import { recordChange } from './changes'
@@ -13,8 +14,8 @@ import type { Who } from './who'
 export async function listIngredients(tx: Tx): Promise<Reply<'ingredients'>> {
   return (await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true }) as unknown as RawIngredient[]).map(view)
 }
-type RawIngredient = Omit<IngredientRow, 'own'> & { own: string | null }
-const view = (row: RawIngredient): IngredientRow => ({ ...row, own: row.own === null ? null : fromJson<OwnValues>(row.own) })
+type RawIngredient = Omit<IngredientRow, 'own' | 'handling'> & { own: string | null; handling: string | null }
+const view = (row: RawIngredient): IngredientRow => ({ ...row, own: row.own === null ? null : fromJson<OwnValues>(row.own), handling: row.handling === null ? null : fromJson<IngredientRow['handling']>(row.handling) })
 
 /** Composition of an ingredient as this business has it: its own values, or those that ship with what it is like. */
 export function dataOf(row: IngredientRow | undefined): IngredientData | undefined {
@@ -32,23 +33,28 @@ export async function addIngredient(tx: Tx, body: Body<'postIngredient'>, who: W
   const like = INGREDIENTS.get(body.likeKey)
   if (!like) throw notFound('likeKey')
   if (await Ingredient.count({ where: { name: body.name }, transaction: tx })) throw invalid([{ field: 'name', code: 'name-taken' }])
-  const row = { key: body.id, name: body.name, likeKey: body.likeKey, kind: like.kind, version: 1, own: null }
+  const row = { key: body.id, name: body.name, likeKey: body.likeKey, kind: like.kind, version: 1, own: null, handling: null }
   await Ingredient.create(row, { transaction: tx })
   await recordChange(tx, who, 'ingredient', body.id, null, row)
   return { id: body.id, version: 1 }
 }
 
 export async function putIngredient(tx: Tx, key: string, body: Body<'putIngredient'>, who: Who): Promise<Reply<'putIngredient'>> {
+  const limits = body.own ? ownValuesLimits(body.own as OwnValues).map((l) => ({ ...l, field: `own.${l.field}` })) : []
+  return change(tx, key, body.version, limits, { own: body.own as OwnValues | null }, who)
+}
+export async function putHandling(tx: Tx, key: string, body: Body<'putHandling'>, who: Who): Promise<Reply<'putHandling'>> {
+  return change(tx, key, body.version, body.handling ? checkHandling(body.handling) : [], { handling: body.handling }, who)
+}
+async function change(tx: Tx, key: string, version: number, limits: ProblemField[], to: Partial<Pick<IngredientRow, 'own' | 'handling'>>, who: Who): Promise<{ id: string; version: number }> {
   const row = await Ingredient.findOne({ where: { key }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as RawIngredient | null
   if (!row) throw notFound('id')
   const before = view(row)
-  if (before.version !== body.version) throw stale(before)
-  if (body.own) {
-    const limits = ownValuesLimits(body.own as OwnValues)
-    if (limits.length) throw invalid(limits.map((l) => ({ ...l, field: `own.${l.field}` })))
-  }
-  const after = { ...before, own: body.own, version: body.version + 1 }
-  await Ingredient.update({ own: body.own && toJson(body.own), version: after.version }, { where: { key }, transaction: tx })
+  if (before.version !== version) throw stale(before)
+  if (limits.length) throw invalid(limits)
+  const after = { ...before, ...to, version: version + 1 }
+  const columns = Object.fromEntries(Object.entries(to).map(([column, value]) => [column, value && toJson(value)]))
+  await Ingredient.update({ ...columns, version: after.version }, { where: { key }, transaction: tx })
   await recordChange(tx, who, 'ingredient', key, before, after)
   return { id: key, version: after.version }
 }
@@ -58,12 +64,12 @@ type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
 /** The latest six prices of every ingredient, newest first: what costs are worked out from, and what was before. */
 export async function listPrices(tx: Tx): Promise<Reply<'prices'>> {
   const rows = await database().query<RawPrice>(
-    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source
+    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source, p.supplier
        FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY since DESC, id DESC) AS n FROM price WHERE lot_id IS NULL OR ${counts('price.lot_id')}) latest
        JOIN price p ON p.id = latest.id WHERE latest.n <= 6 ORDER BY p.since DESC, p.id DESC`,
     { type: QueryTypes.SELECT, transaction: tx },
   )
-  return rows.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source }))
+  return rows.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source, supplier: r.supplier }))
 }
 
 /** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */
@@ -85,9 +91,10 @@ export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promi
   return { id: body.id }
 }
 
+export interface NewPrice { id: string; ingredientKey: string; packPriceEur: number; packG: number; source: 'typed' | 'receipt'; lotId: string | null; supplier?: string | null; since?: Date }
 /** One more dated price; the ones before stay as they were. */
-export async function recordPrice(tx: Tx, who: Who, p: { id: string; ingredientKey: string; packPriceEur: number; packG: number; source: 'typed' | 'receipt'; lotId: string | null }): Promise<void> {
-  const row = { id: p.id, ingredientKey: p.ingredientKey, packPriceEur: p.packPriceEur, packG: p.packG, source: p.source, lotId: p.lotId, since: now(), personId: who.personId }
+export async function recordPrice(tx: Tx, who: Who, p: NewPrice): Promise<void> {
+  const row = { id: p.id, ingredientKey: p.ingredientKey, packPriceEur: p.packPriceEur, packG: p.packG, source: p.source, lotId: p.lotId, supplier: p.supplier ?? null, since: p.since ?? now(), personId: who.personId }
   await Price.create(row, { transaction: tx })
   await recordChange(tx, who, 'price', p.id, null, row)
 }

@@ -1,33 +1,64 @@
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5, v7 as uuid } from 'uuid'
 import { checkWeighIn } from '#core/limits'
+import { handlingOf } from '#core/yield'
 import type { Body, Lot as LotRow, Reply } from '#shared/contract'
 import { Lot, Movement, Stand } from '../db/models'
-import { database, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { counts } from './facts'
+import { counts, replaceFact } from './facts'
 import { notFound, refuseUnlessConfirmed } from './errors'
-import { getIngredient, lastPriceEurPerKg, recordPrice } from './ingredients'
+import { dataOf, getIngredient, lastPriceEurPerKg, recordPrice } from './ingredients'
 import { ownerOnly, type Who } from './who'
 
-type Raw = Omit<LotRow, 'at' | 'amount' | 'onHand' | 'costEur'> & { at: Date; amount: string; onHand: string; costEur: string | null }
+type Raw = Omit<LotRow, 'at' | 'amount' | 'onHand' | 'costEur' | 'marketEur' | 'seen' | 'weighed' | 'look' | 'cleaned'> & { at: Date; amount: string; onHand: string; costEur: string | null; marketEur: string | null; seen: unknown; weighed: number }
+type LatestEvent = { lotId: string; kind: 'look' | 'clean'; body: unknown; at: Date; by: string }
 
-/** How far back a list goes: a month and more of a busy small stand. */
+/** How far back a list goes beyond what is still there: a month and more of a busy small stand. */
 export const NEWEST = 200
 
-/** Fruit and juice lots of a stand, newest first, with what is on hand: the sum of their movements. */
-export async function listLots(tx: Tx, standId: string, who: Who): Promise<Reply<'lots'>> {
+/** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids */
+export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
-    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount,
-            l.cost_eur AS costEur, l.at, p.name AS \`by\`,
-            (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = l.id) AS onHand
-       FROM (SELECT id FROM lot WHERE stand_id = :standId AND kind <> 'by-product' AND ${counts('lot.id')} ORDER BY at DESC, id DESC LIMIT ${NEWEST}) newest
-       STRAIGHT_JOIN lot l ON l.id = newest.id STRAIGHT_JOIN person p ON p.id = l.person_id
+    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
+            l.weighed, l.crates, l.market_eur AS marketEur, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
+            IF(l.open, (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = l.id), 0) AS onHand
+       FROM (${ids}) wanted STRAIGHT_JOIN lot l ON l.id = wanted.id STRAIGHT_JOIN person p ON p.id = l.person_id
       ORDER BY l.at DESC, l.id DESC`,
-    { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx },
+    { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  return rows.map((r) => ({ ...r, at: r.at.toISOString(), amount: toNumber(r.amount), onHand: toNumber(r.onHand), costEur: ownerOnly(who, toNumberOrNull(r.costEur)) }))
+  const latest = await latestEvents(tx, rows.filter((r) => r.kind === 'received').map((r) => r.id))
+  return rows.map(({ seen, ...r }) => {
+    const { look, clean } = latest.get(r.id) ?? {}
+    return {
+      ...r, at: r.at.toISOString(), amount: toNumber(r.amount), onHand: toNumber(r.onHand), costEur: ownerOnly(who, toNumberOrNull(r.costEur)), marketEur: ownerOnly(who, toNumberOrNull(r.marketEur)),
+      weighed: Boolean(r.weighed), seen: seen === null ? null : fromJson<LotRow['seen']>(seen),
+      look: look ? { ...lookOf(fromJson(look.body)), at: look.at.toISOString(), by: look.by } : null,
+      cleaned: clean ? { initials: fromJson<{ initials: string }>(clean.body).initials, at: clean.at.toISOString(), by: clean.by } : null,
+    }
+  })
+}
+const lookOf = ({ place, feel }: NonNullable<LotRow['look']>) => ({ place, feel })
+
+async function latestEvents(tx: Tx, lotIds: string[]): Promise<Map<string, Partial<Record<'look' | 'clean', LatestEvent>>>> {
+  const out = new Map<string, Partial<Record<'look' | 'clean', LatestEvent>>>()
+  if (!lotIds.length) return out
+  const rows = await database().query<LatestEvent>(
+    `SELECT e.lot_id AS lotId, e.kind, e.body, e.at, p.name AS \`by\` FROM lot_event e JOIN person p ON p.id = e.person_id
+      WHERE e.lot_id IN (:lotIds) AND e.kind IN ('look', 'clean') AND ${counts('e.id')} ORDER BY e.at, e.id`,
+    { type: QueryTypes.SELECT, replacements: { lotIds }, transaction: tx },
+  )
+  for (const r of rows) out.set(r.lotId, { ...out.get(r.lotId), [r.kind]: r })
+  return out
+}
+
+/** What is on the shelves of a stand, whenever it came, and the newest of what is used up. By-products only while they are kept. */
+export function listLots(tx: Tx, standId: string, who: Who): Promise<Reply<'lots'>> {
+  const mine = `stand_id = :standId AND ${counts('lot.id')}`
+  return lotsOf(tx,
+    `(SELECT id FROM lot WHERE ${mine} AND open AND (kind <> 'by-product' OR place IS NOT NULL) ORDER BY at DESC LIMIT 500)
+     UNION (SELECT id FROM lot WHERE ${mine} AND kind <> 'by-product' ORDER BY at DESC, id DESC LIMIT ${NEWEST})`, { standId }, who)
 }
 
 /** What is left in a lot. Lock the lot row first, or two takes see the same rest. */
@@ -35,35 +66,46 @@ export async function onHand(tx: Tx, lotId: string): Promise<number> {
   return toNumber((await Movement.sum('amount', { where: { lotId }, transaction: tx })) ?? 0)
 }
 
-export async function move(tx: Tx, who: Who, m: { lotId: string; amount: number; kind: 'receive' | 'press-out' | 'press-in' | 'void' | 'restore'; sourceId: string }): Promise<void> {
+/** Below this, in g or mL, a rest is rounding. */
+export const NOTHING = 0.01
+
+export type MoveKind = 'receive' | 'press-out' | 'press-in' | 'void' | 'restore' | 'garnish' | 'discard' | 'sort-out' | 'sort-in'
+export async function move(tx: Tx, who: Who, m: { lotId: string; amount: number; kind: MoveKind; sourceId: string }): Promise<void> {
   await Movement.create({ id: uuid(), ...m, at: now(), personId: who.personId }, { transaction: tx })
+  await Lot.update({ open: (await onHand(tx, m.lotId)) >= NOTHING }, { where: { id: m.lotId }, transaction: tx })
 }
 
-export interface NewLot { id: string; standId: string; ingredientKey: string; kind: LotRow['kind']; part: string | null; supplier: string | null; count: number | null; unit: 'g' | 'mL'; amount: number; costEur: number | null }
+type Optional = 'weighed' | 'crates' | 'marketEur' | 'place' | 'seen' | 'useBy' | 'useFor' | 'sourceId'
+export type NewLot = Pick<LotRow, 'id' | 'standId' | 'ingredientKey' | 'kind' | 'part' | 'supplier' | 'count' | 'unit' | 'amount' | 'costEur'> & Partial<Pick<LotRow, Optional>>
 
 /** A lot and the movement that fills it. */
-export async function createLot(tx: Tx, who: Who, lot: NewLot, kind: 'receive' | 'press-in', sourceId: string, confirmed: readonly string[]): Promise<void> {
-  const row = { ...lot, at: now(), personId: who.personId }
-  await Lot.create({ ...row, confirmed: toJson(confirmed) }, { transaction: tx })
+export async function createLot(tx: Tx, who: Who, lot: NewLot, kind: 'receive' | 'press-in' | 'sort-in', sourceId: string, confirmed: readonly string[], at = now()): Promise<void> {
+  const row = { ...lot, at, personId: who.personId }
+  await Lot.create({ ...row, seen: lot.seen ? toJson(lot.seen) : null, confirmed: toJson(confirmed) }, { transaction: tx })
   await move(tx, who, { lotId: lot.id, amount: lot.amount, kind, sourceId })
   await recordChange(tx, who, 'lot', lot.id, null, row)
 }
 
 /**
  * Weighs a delivery in. The owner's price becomes the ingredient's latest; crew do not see prices, so their lots are
- * costed later at the price of the day. Fruit that was given costs nothing and leaves the market price alone.
+ * costed later at the price of the day. Fruit that was given costs nothing, leaves the market price alone, and keeps that beside its cost.
  */
 export async function weighIn(tx: Tx, body: Body<'postLot'>, who: Who): Promise<Reply<'postLot'>> {
   if (!(await Stand.count({ where: { id: body.standId }, transaction: tx }))) throw notFound('standId')
-  await getIngredient(tx, body.ingredientKey)
-  const price = ownerOnly(who, body.priceEurPerKg)
-  const last = price === null ? null : await lastPriceEurPerKg(tx, body.ingredientKey)
-  refuseUnlessConfirmed(checkWeighIn({ kg: body.kg, priceEurPerKg: price, count: body.count }, last), body.confirm)
-  const amount = body.kg * 1000
+  const ingredient = await getIngredient(tx, body.ingredientKey)
+  const fruit = dataOf(ingredient)!
+  if (body.replaces) await replaceFact(tx, 'lot', body.replaces, who)
+  const typed = body.price ?? (body.priceEurPerKg === null ? null : { eur: body.priceEurPerKg, per: 'kg' as const })
+  const price = ownerOnly(who, typed)
+  const last = await lastPriceEurPerKg(tx, body.ingredientKey)
+  const { kg, count, crates, seen } = body
+  const found = checkWeighIn({ kg, count, crates, price, at: body.at, ...seen }, last, handlingOf(fruit, ingredient.handling).pieceG, now().toISOString())
+  refuseUnlessConfirmed(found, body.confirm)
+  const receipt = found.receipt!
   await createLot(tx, who, {
-    id: body.id, standId: body.standId, ingredientKey: body.ingredientKey, kind: 'received', part: null, supplier: body.supplier,
-    count: body.count, unit: 'g', amount, costEur: price === null ? null : price * body.kg,
-  }, 'receive', body.id, body.confirm)
-  if (price) await recordPrice(tx, who, { id: uuidV5('price', body.id), ingredientKey: body.ingredientKey, packPriceEur: price, packG: 1000, source: 'receipt', lotId: body.id })
+    id: body.id, standId: body.standId, ingredientKey: body.ingredientKey, kind: 'received', part: null, supplier: body.supplier, count, crates, unit: 'g', amount: receipt.amountG, weighed: receipt.weighed,
+    costEur: receipt.costEur, marketEur: receipt.costEur === 0 && last !== null ? (last * receipt.amountG) / 1000 : null, place: body.place ?? 'room', seen,
+  }, 'receive', body.id, body.confirm, body.at ? new Date(body.at) : now())
+  if (receipt.eurPerKg) await recordPrice(tx, who, { id: uuidV5('price', body.id), ingredientKey: body.ingredientKey, packPriceEur: receipt.eurPerKg, packG: 1000, source: 'receipt', lotId: body.id, supplier: body.supplier, since: body.at ? new Date(body.at) : now() })
   return { id: body.id }
 }

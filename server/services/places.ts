@@ -1,6 +1,7 @@
 import type { Body, Cup as CupRow, Reply, Stand as StandRow, Vessel as VesselRow } from '#shared/contract'
 import { Cup, Stand, Vessel } from '../db/models'
 import { toNumber, type Tx } from '../db/connect'
+import { isBenchAddress } from '../devices/protocol'
 import { recordChange } from './changes'
 import { invalid, notFound, stale } from './errors'
 import { assertTimeZone } from './setup'
@@ -10,7 +11,7 @@ type Raw = Record<string, string | number>
 
 const standView = (r: Raw): StandRow => ({
   id: String(r.id), name: String(r.name), timeZone: String(r.timeZone), labourEurPerH: toNumber(r.labourEurPerH!),
-  lossShare: toNumber(r.lossShare!), massStepG: toNumber(r.massStepG!), volumeStepMl: toNumber(r.volumeStepMl!), version: Number(r.version),
+  lossShare: toNumber(r.lossShare!), massStepG: toNumber(r.massStepG!), volumeStepMl: toNumber(r.volumeStepMl!), bench: r.bench === null ? null : String(r.bench), version: Number(r.version),
 })
 const cupView = (r: Raw): CupRow => ({
   id: String(r.id), name: String(r.name), capacityMl: toNumber(r.capacityMl!), fillLineMl: toNumber(r.fillLineMl!),
@@ -30,9 +31,10 @@ export async function listVessels(tx: Tx): Promise<Reply<'vessels'>> {
 
 export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise<Reply<'putStand'>> {
   assertTimeZone(body.timeZone)
+  if (body.bench && !isBenchAddress(body.bench)) throw invalid([{ field: 'bench', code: 'bench-address' }])
   const before = await Stand.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Raw | null
   if (!before) throw notFound('stand')
-  return save(tx, who, 'stand', id, standView(before), body, (row) => Stand.update({ ...row, labourEurPerH: body.labourEurPerH ?? before.labourEurPerH }, { where: { id }, transaction: tx }))
+  return save(tx, who, 'stand', id, standView(before), body, (row) => Stand.update({ ...row, labourEurPerH: body.labourEurPerH ?? before.labourEurPerH, bench: body.bench === undefined ? before.bench : body.bench || null }, { where: { id }, transaction: tx }))
 }
 
 export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who): Promise<Reply<'putCup'>> {

@@ -1,80 +1,128 @@
 import { QueryTypes } from 'sequelize'
-import { v5 as uuidV5 } from 'uuid'
 import { checkPress } from '#core/limits'
 import { massG } from '#core/process'
 import type { IngredientData } from '#core/substances'
-import { handbookYield, shareOfCostEur } from '#core/yield'
-import type { Body, Press as PressRow, Reply } from '#shared/contract'
-import { Lot, Press } from '../db/models'
+import { byProductsCostEur, handbookYield, handlingOf, shareOfCostEur, titratableAcidity, trimmings } from '#core/yield'
+import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
+import { Lot, Press, PressMark } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { counts, isVoided } from './facts'
-import { invalid, notFound, refuseUnlessConfirmed } from './errors'
+import { counts, isVoided, replaceFact } from './facts'
+import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
 import { dataOf, getIngredient, lastPriceEurPerKg } from './ingredients'
 import { createLot, move, NEWEST, onHand } from './lots'
 import { ownerOnly, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
-type Raw = Omit<PressRow, Decimals | 'trimmedG' | 'minutes' | 'fruitCostEur' | 'at' | 'doubts'> & Record<Decimals, string> & { trimmedG: string | null; minutes: string | null; fruitCostEur: string | null; at: Date; confirmed: unknown }
+type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
+type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark'> & Record<Decimals, string> & Record<Maybe, string | null> & { at: Date; confirmed: unknown; parts: unknown; seen: unknown; markOut: number | null; markReason: string | null; markVersion: number | null }
 
-export async function listPresses(tx: Tx, standId: string, who: Who): Promise<Reply<'presses'>> {
+/** Presses by id, newest first. @param ids SQL that gives their ids */
+export async function pressesOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
     `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.trimmed_g AS trimmedG,
-            x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur,
-            x.cost_basis AS costBasis, x.at, x.confirmed, p.name AS \`by\`
-       FROM (SELECT id FROM press WHERE stand_id = :standId AND ${counts('press.id')} ORDER BY at DESC, id DESC LIMIT ${NEWEST}) newest
-       STRAIGHT_JOIN press x ON x.id = newest.id STRAIGHT_JOIN person p ON p.id = x.person_id ORDER BY x.at DESC, x.id DESC`,
-    { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx },
+            x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur, x.cost_basis AS costBasis,
+            x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost_eur AS byCostEur, x.market_cost_eur AS marketCostEur, x.parts, x.seen,
+            x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
+       FROM (${ids}) wanted STRAIGHT_JOIN press x ON x.id = wanted.id STRAIGHT_JOIN person p ON p.id = x.person_id LEFT JOIN press_mark k ON k.press_id = x.id
+      ORDER BY x.at DESC, x.id DESC`,
+    { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  return rows.map(({ confirmed, ...r }) => ({
-    ...r, takenG: toNumber(r.takenG), juiceMl: toNumber(r.juiceMl), juiceG: toNumber(r.juiceG), trimmedG: toNumberOrNull(r.trimmedG),
-    minutes: toNumberOrNull(r.minutes), fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)), at: r.at.toISOString(), doubts: fromJson<string[]>(confirmed),
+  return rows.map(({ confirmed, parts, seen, markOut, markReason, markVersion, ...r }) => ({
+    ...r, takenG: toNumber(r.takenG), juiceMl: toNumber(r.juiceMl), juiceG: toNumber(r.juiceG), trimmedG: toNumberOrNull(r.trimmedG), minutes: toNumberOrNull(r.minutes), spilledMl: toNumberOrNull(r.spilledMl),
+    fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)), byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)), marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
+    parts: parts === null ? [] : fromJson<PartKept[]>(parts), seen: seen === null ? null : fromJson<PressRow['seen']>(seen), at: r.at.toISOString(), doubts: fromJson<string[]>(confirmed),
+    mark: markVersion === null ? null : { leftOut: Boolean(markOut), reason: markReason, version: markVersion },
   }))
 }
 
-/** mL per kg that a press of this fruit is held against: the mean of the latest twelve, or the handbook's. */
+/** The mean looks at this many of a fruit; each fruit's are in the list, however long ago it was pressed. */
+const OF_EACH_FRUIT = 12
+export async function listPresses(tx: Tx, standId: string, who: Who): Promise<Reply<'presses'>> {
+  const fruits = await database().query<{ k: string }>('SELECT DISTINCT ingredient_key AS k FROM press WHERE stand_id = :standId', { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx })
+  const mine = `stand_id = :standId AND ${counts('press.id')}`
+  const ofEach = fruits.map((_, i) => `UNION (SELECT id FROM press WHERE ${mine} AND ingredient_key = :fruit${i} ORDER BY at DESC LIMIT ${OF_EACH_FRUIT})`)
+  return pressesOf(tx, `(SELECT id FROM press WHERE ${mine} ORDER BY at DESC, id DESC LIMIT ${NEWEST}) ${ofEach.join(' ')}`, { standId, ...Object.fromEntries(fruits.map((f, i) => [`fruit${i}`, f.k])) }, who)
+}
+const MOST_OF_FRUIT = 300
+export function listFruitPresses(tx: Tx, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {
+  return pressesOf(tx, `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`, { standId, ingredientKey }, who)
+}
+
+/** mL per kg that a press of this fruit is held against: the mean of the latest twelve that count, or the handbook's. */
 async function meanYield(tx: Tx, ingredientKey: string, fruit: IngredientData): Promise<number> {
   const [row] = await database().query<{ mean: string | null }>(
-    `SELECT AVG(y) AS mean FROM (SELECT juice_ml / taken_g * 1000 AS y FROM press WHERE ingredient_key = :ingredientKey AND ${counts('press.id')} ORDER BY at DESC LIMIT 12) latest`,
+    `SELECT AVG(y) AS mean FROM (SELECT (juice_ml + COALESCE(spilled_ml, 0)) / taken_g * 1000 AS y FROM press LEFT JOIN press_mark k ON k.press_id = press.id
+      WHERE ingredient_key = :ingredientKey AND ${counts('press.id')} AND COALESCE(k.left_out, 0) = 0 ORDER BY at DESC LIMIT ${OF_EACH_FRUIT}) latest`,
     { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
   )
   return toNumberOrNull(row?.mean ?? null) ?? handbookYield(fruit).value
 }
 
-/** Records a press: fruit out of its lot, a lot of juice, and lots of what was trimmed and of the pulp. */
+export interface LockedLot { id: string; standId: string; ingredientKey: string; kind: string; amount: string; count: number | null; weighed: number; costEur: string | null; marketEur: string | null }
+/** A lot, locked, that fruit can be taken from. */
+export async function lockLot(tx: Tx, id: string, field = 'lotId'): Promise<LockedLot> {
+  const lot = await Lot.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as LockedLot | null
+  if (!lot) throw notFound(field)
+  if (await isVoided(tx, id)) throw invalid([{ field, code: 'lot-void' }])
+  return lot
+}
+
+/** Records a press: fruit out of its lot, a lot of juice, and a lot of every by-product that is kept. */
 export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Promise<Reply<'postPress'>> {
-  const lot = await Lot.findOne({ where: { id: body.lotId }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as { standId: string; ingredientKey: string; kind: string; amount: string; costEur: string | null } | null
-  if (!lot) throw notFound('lotId')
-  if (await isVoided(tx, body.lotId)) throw invalid([{ field: 'lotId', code: 'lot-void' }])
+  const lot = await lockLot(tx, body.lotId)
   const ingredient = await getIngredient(tx, lot.ingredientKey)
   const fruit = dataOf(ingredient)!
   if (!fruit.fruit || lot.kind !== 'received') throw invalid([{ field: 'lotId', code: 'not-a-fruit-lot' }])
+  if (body.replaces) await replaceFact(tx, 'press', body.replaces, who)
   const takenG = body.takenKg * 1000
-  const trimmedG = body.trimmedKg === null ? null : body.trimmedKg * 1000
-  const found = checkPress(fruit, { takenG, trimmedG, juice: body.juice, method: body.method, minutes: body.minutes }, await onHand(tx, body.lotId), await meanYield(tx, lot.ingredientKey, fruit))
+  const parts = body.parts.map((p) => ({ part: p.part, massG: p.g }))
+  const input = { takenG, trimmedG: body.trimmedKg === null ? null : body.trimmedKg * 1000, juice: body.juice, method: body.method, minutes: body.minutes, parts, spilledMl: body.spilledMl }
+  const found = checkPress(fruit, { ...input, hands: body.hands, at: body.at, now: now().toISOString(), ...body.seen }, await onHand(tx, body.lotId), await meanYield(tx, lot.ingredientKey, fruit))
   refuseUnlessConfirmed(found, body.confirm)
   const result = found.result!
   const cost = await costOfTaken(tx, lot, takenG)
+  const at = body.at ? new Date(body.at) : now()
+  const kept = body.parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
+  const shares = handlingOf(fruit, ingredient.handling).shares
+  const carried = byProductsCostEur(cost.eur, kept.map((p) => shares[p.part] ?? 0))
+  const trimmed = trimmings(input)
   const press = {
-    id: body.id, standId: lot.standId, lotId: body.lotId, juiceLotId: body.juiceLotId, ingredientKey: lot.ingredientKey, takenG, trimmedG,
-    juiceMl: result.juiceMl, juiceG: result.juiceG, juiceUnit: body.juice.unit, method: body.method, minutes: body.minutes,
-    fruitCostEur: cost.eur, costBasis: cost.basis, at: now(), personId: who.personId,
+    id: body.id, standId: lot.standId, lotId: body.lotId, juiceLotId: body.juiceLotId, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmed.length ? trimmed.reduce((s, p) => s + p.massG, 0) : input.trimmedG,
+    juiceMl: result.juiceMl, juiceG: result.juiceG, juiceUnit: body.juice.unit, method: body.method, minutes: body.minutes, tool: body.tool || null, fruitTemp: body.fruitTemp, hands: body.hands, spilledMl: body.spilledMl,
+    fruitCostEur: cost.eur, costBasis: cost.basis, byCostEur: carried && carried.reduce((a, b) => a + b, 0), marketCostEur: shareOfCostEur(toNumberOrNull(lot.marketEur), toNumber(lot.amount), takenG),
+    parts: body.parts, seen: body.seen && { ...body.seen, ta: body.seen.titration ? titratableAcidity(body.seen.titration).value : body.seen.ta }, at, personId: who.personId,
   }
   await move(tx, who, { lotId: body.lotId, amount: -takenG, kind: 'press-out', sourceId: body.id })
-  const child = { standId: lot.standId, supplier: null, count: null, costEur: null }
-  await createLot(tx, who, { ...child, id: body.juiceLotId, ingredientKey: fruit.fruit.juice, kind: 'pressed', part: null, unit: 'mL', amount: result.juiceMl, costEur: cost.eur }, 'press-in', body.id, [])
-  for (const by of result.byProducts) {
-    await createLot(tx, who, { ...child, id: uuidV5(by.name, body.id), ingredientKey: lot.ingredientKey, kind: 'by-product', part: by.name, unit: 'g', amount: massG(by.stream) }, 'press-in', body.id, [])
+  const child = { standId: lot.standId, supplier: null, count: null, sourceId: body.id }
+  const juiceEur = cost.eur === null ? null : cost.eur - (press.byCostEur ?? 0)
+  await createLot(tx, who, { ...child, id: body.juiceLotId, ingredientKey: fruit.fruit.juice, kind: 'pressed', part: null, unit: 'mL', amount: result.juiceMl, costEur: juiceEur, place: 'cold' }, 'press-in', body.id, [], at)
+  for (const [i, { part, kept: k }] of kept.entries()) {
+    const amount = massG(result.byProducts.find((b) => b.name === part)!.stream)
+    await createLot(tx, who, { ...child, id: k.lotId, ingredientKey: lot.ingredientKey, kind: 'by-product', part, unit: 'g', amount, costEur: carried && carried[i]!, place: k.place, useBy: k.useBy, useFor: k.useFor }, 'press-in', body.id, [], at)
   }
-  await Press.create({ ...press, confirmed: toJson(body.confirm) }, { transaction: tx })
+  await Press.create({ ...press, parts: toJson(press.parts), seen: press.seen && toJson(press.seen), confirmed: toJson(body.confirm) }, { transaction: tx })
   await recordChange(tx, who, 'press', body.id, null, press)
   return { id: body.id }
 }
 
-async function costOfTaken(tx: Tx, lot: { ingredientKey: string; amount: string; costEur: string | null }, takenG: number): Promise<{ eur: number | null; basis: 'measured' | 'estimated' }> {
+async function costOfTaken(tx: Tx, lot: LockedLot, takenG: number): Promise<{ eur: number | null; basis: 'measured' | 'estimated' }> {
   const share = shareOfCostEur(toNumberOrNull(lot.costEur), toNumber(lot.amount), takenG)
   if (share !== null) return { eur: share, basis: 'measured' }
   const last = await lastPriceEurPerKg(tx, lot.ingredientKey)
   return { eur: last === null ? null : (last * takenG) / 1000, basis: 'estimated' }
+}
+
+/** Whether a press that is far from the others counts: asked, never decided for anybody. */
+export async function markPress(tx: Tx, id: string, body: Body<'putPressMark'>, who: Who): Promise<Reply<'putPressMark'>> {
+  const press = await Press.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as { ingredientKey: string } | null
+  if (!press) throw notFound('id')
+  const before = await PressMark.findOne({ where: { pressId: id }, transaction: tx, raw: true }) as unknown as { leftOut: number; reason: string | null; version: number } | null
+  if ((before?.version ?? 0) !== body.version) throw stale({ leftOut: Boolean(before?.leftOut), reason: before?.reason ?? null, version: before?.version ?? 0 })
+  const after = { leftOut: body.leftOut, reason: body.reason, version: body.version + 1 }
+  if (before) await PressMark.update(after, { where: { pressId: id }, transaction: tx })
+  else await PressMark.create({ pressId: id, ...after }, { transaction: tx })
+  await recordChange(tx, who, 'press-mark', id, before && { leftOut: Boolean(before.leftOut), reason: before.reason, ingredientKey: press.ingredientKey }, { ...after, ingredientKey: press.ingredientKey })
+  return { id, version: after.version }
 }

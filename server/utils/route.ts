@@ -45,6 +45,12 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E>, after?: (e
   })
 }
 
+/** For what is no transaction: who it is, and what was asked, or a refusal. */
+export async function admit<E extends Endpoint>(tx: Tx, event: H3Event, endpoint: E): Promise<Input<E> & { who: Who }> {
+  const who = await authorised(tx, await sessionIdOf(event), endpoint)
+  return { ...parseInput(event, endpoint, ''), who }
+}
+
 async function authorised(tx: Tx, sid: string | null, endpoint: Endpoint): Promise<Who> {
   if (endpoint.role === 'public') return { personId: '', role: 'crew', key: null }
   const person = sid ? await personOfSession(tx, sid) : null

@@ -1,5 +1,5 @@
 import { OWN_COMPONENTS } from '#core/substances'
-import { PRESS_METHODS, INGREDIENT_KINDS, FAMILIES } from '../lists'
+import { PRESS_METHODS, INGREDIENT_KINDS, FAMILIES, PARTS, PLACES, FEELS, PRICE_PER, DISCARD_REASONS, FRUIT_TEMPS, FOAM } from '../lists'
 import { ROUTES } from '../routes'
 import { confirm, day, endpoint, id, instant, key, locale, longText, money, name, ROLES, version, z, type Endpoint } from './endpoint'
 import { recipeDocument } from './recipe-document'
@@ -20,16 +20,19 @@ export type Person = z.infer<typeof person>
 
 export const stand = z.object({
   id, name, timeZone, labourEurPerH: money.nullable(), lossShare: z.number().min(0).max(0.5), massStepG: z.number().min(0.1).max(1000),
-  volumeStepMl: z.number().min(0.5).max(1000), version,
+  volumeStepMl: z.number().min(0.5).max(1000), bench: z.string().trim().max(120).nullable().optional(), version,
 })
 export type Stand = z.infer<typeof stand>
 
 /** An operator's own composition of an ingredient, g per 100 g, and its pH. */
 export const ownValues = z.strictObject({ composition: z.partialRecord(z.enum(OWN_COMPONENTS as [(typeof OWN_COMPONENTS)[number], ...(typeof OWN_COMPONENTS)[number][]]), z.number()), ph: z.number().nullable() })
-export const ingredient = z.object({ key: z.string().max(80), name: name.nullable(), likeKey: z.string().max(80), kind: z.enum(INGREDIENT_KINDS), version, own: ownValues.nullable() })
+/** How a fruit is handled here, where it is not as usual: g of a piece, days, and what kept by-products carry of its cost. */
+const maybe = z.number().optional()
+export const ownHandling = z.strictObject({ pieceG: z.number().nullable().optional(), daysToRipe: maybe, keepDaysRoom: maybe, keepDaysCold: maybe, leadDays: maybe, shares: z.partialRecord(z.enum(PARTS), z.number()).optional() })
+export const ingredient = z.object({ key: z.string().max(80), name: name.nullable(), likeKey: z.string().max(80), kind: z.enum(INGREDIENT_KINDS), version, own: ownValues.nullable(), handling: ownHandling.nullable() })
 export type Ingredient = z.infer<typeof ingredient>
 
-export const price = z.object({ id, ingredientKey: key, packPriceEur: money, packG: z.number().positive().max(1e6), since: instant, source: z.enum(['typed', 'receipt']) })
+export const price = z.object({ id, ingredientKey: key, packPriceEur: money, packG: z.number().positive().max(1e6), since: instant, source: z.enum(['typed', 'receipt', 'list']), supplier: longText.nullable() })
 export type PriceRow = z.infer<typeof price>
 
 export const cup = z.object({ id, name, capacityMl: z.number().min(50).max(2000), fillLineMl: z.number().min(30).max(2000), cupEur: money.nullable(), lidEur: money.nullable(), strawEur: money.nullable(), version })
@@ -38,18 +41,60 @@ export type Cup = z.infer<typeof cup>
 export const vessel = z.object({ id, standId: id, name, capacityMl: z.number().min(100).max(1e6), heatProof: z.boolean(), version })
 export type Vessel = z.infer<typeof vessel>
 
+/** Names of the fields that a device filled in; all others were typed. */
+const measured = z.array(z.string().max(20)).max(16).default([])
+const reading = z.number().nullable().default(null)
+const place = z.enum(PLACES)
+const feel = z.enum(FEELS)
+/** What was seen of a delivery. */
+export const seenLot = z.object({ feel: feel.nullable().default(null), crackedShare: reading, waxed: z.boolean().nullable().default(null), tempC: reading, brix: reading, measured })
+const look = z.object({ at: instant, by: z.string(), place, feel: feel.nullable() })
 export const lot = z.object({
   id, standId: id, ingredientKey: z.string(), kind: z.enum(['received', 'pressed', 'by-product']), part: z.string().nullable(), supplier: longText.nullable(),
   count: z.number().nullable(), unit: z.enum(['g', 'mL']), amount: z.number(), onHand: z.number(), costEur: z.number().nullable(), at: instant, by: z.string(),
+  weighed: z.boolean(), crates: z.number().nullable(), marketEur: z.number().nullable(), place: place.nullable(), seen: seenLot.nullable(), useBy: day.nullable(), useFor: longText.nullable(), sourceId: id.nullable(),
+  /** the latest look at it, and the latest cleaning */
+  look: look.nullable(), cleaned: z.object({ at: instant, by: z.string(), initials: z.string() }).nullable(),
 })
 export type Lot = z.infer<typeof lot>
 
+/** A by-product: weighed, or pulp with all that is left; kept as a lot of its own, or thrown. */
+const part = z.object({ part: z.enum(PARTS), g: z.number().nullable(), kept: z.object({ lotId: id, place, useBy: day.nullable(), useFor: longText.nullable() }).nullable() })
+export type PartKept = z.infer<typeof part>
+const titration = z.object({ sampleMl: z.number(), baseMl: z.number(), baseN: z.number() })
+/** What was measured of a press beside kilos and juice. TA in g per 100 mL as citric. */
+export const seenPress = z.object({ foam: z.enum(FOAM).nullable().default(null), brix: reading, ph: reading, ta: reading, titration: titration.nullable().default(null), measured })
 export const press = z.object({
   id, standId: id, lotId: id, ingredientKey: z.string(), takenG: z.number(), trimmedG: z.number().nullable(), juiceMl: z.number(), juiceG: z.number(),
   juiceUnit: z.enum(['mL', 'g']), method: z.enum(PRESS_METHODS), minutes: z.number().nullable(), fruitCostEur: z.number().nullable(),
   costBasis: z.enum(['measured', 'estimated']), at: instant, by: z.string(), doubts: z.array(z.string()),
+  tool: z.string().nullable(), fruitTemp: z.enum(FRUIT_TEMPS).nullable(), hands: z.number().nullable(), spilledMl: z.number().nullable(), byCostEur: z.number().nullable(), marketCostEur: z.number().nullable(),
+  parts: z.array(part), seen: seenPress.nullable(),
+  /** asked whether it counts: null not asked or not answered */
+  mark: z.object({ leftOut: z.boolean(), reason: longText.nullable(), version }).nullable(),
 })
 export type Press = z.infer<typeof press>
+
+const lotEvent = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('look'), place, feel: feel.nullable(), brix: reading, tempC: reading, crackedShare: reading, note: longText.nullable().default(null) }),
+  z.object({ kind: z.literal('clean'), routine: z.string().max(20), initials: z.string().trim().min(1).max(8) }),
+  z.object({ kind: z.literal('garnish'), pieces: z.number().nullable(), massG: z.number().nullable(), perPiece: z.number().nullable().default(null) }),
+  z.object({ kind: z.literal('discard'), kg: z.number(), reason: z.enum(DISCARD_REASONS), note: longText.nullable().default(null) }),
+  z.object({ kind: z.literal('sort'), kg: z.number(), parts: z.array(part).max(12), reason: z.enum(DISCARD_REASONS) }),
+])
+export type LotEventBody = z.infer<typeof lotEvent>
+const eventRow = z.object({ id, amountG: z.number().nullable(), event: lotEvent, measured: z.array(z.string()), at: instant, by: z.string(), voided: z.boolean() })
+export type LotEventRow = z.infer<typeof eventRow>
+const lotStory = z.object({ lot, presses: z.array(press), events: z.array(eventRow), children: z.array(lot), parent: id.nullable(), voided: z.boolean() })
+export type LotStory = z.infer<typeof lotStory>
+const when = instant.nullable().default(null)
+/** the fact that this one corrects, taken out of the books in the same breath */
+const replaces = id.nullable().default(null)
+const listedPrice = z.object({ ingredientKey: key, packG: z.number().positive().max(1e6), packPriceEur: money, supplier: longText.nullable(), day })
+const packChoice = z.object({ ingredientKey: z.string(), needG: z.number(), packs: z.array(z.object({ packG: z.number(), packEur: money.nullable(), supplier: z.string().nullable(), since: instant, loose: z.boolean(), count: z.number() })), massG: z.number(), totalEur: money.nullable() })
+export type PackChoiceRow = z.infer<typeof packChoice>
+const benchReading = z.object({ device: z.string(), value: z.number().nullable(), unit: z.string().nullable(), steady: z.boolean(), state: z.enum(['ok', 'lost', 'flood', 'unit-changed']), at: instant })
+export type BenchReading = z.infer<typeof benchReading>
 
 export const recipe = z.object({
   id, kind: z.enum(['drink', 'prep']), name, shipped: z.string().nullable(), family: z.enum(FAMILIES), draft: recipeDocument, sellEur: money.nullable(), version,
@@ -75,7 +120,7 @@ export const backupSetting = z.object({ hour: z.number().int().min(0).max(23).nu
 export type BackupSetting = z.infer<typeof backupSetting>
 export const backupCopy = z.object({ name: z.string(), at: instant, bytes: z.number(), rows: z.number(), checked: z.boolean() })
 export type BackupCopy = z.infer<typeof backupCopy>
-const factBody = z.object({ entity: z.enum(['lot', 'press']), reason: longText.nullable().default(null) })
+const factBody = z.object({ entity: z.enum(['lot', 'press', 'lot-event']), reason: longText.nullable().default(null) })
 
 export const contract = {
   health: endpoint({ ...ROUTES.health, summary: 'Live, and ready when the database answers with the right schema', reply: z.object({ live: z.literal(true), ready: z.boolean() }) }),
@@ -117,6 +162,8 @@ export const contract = {
   postIngredient: endpoint({ ...ROUTES.postIngredient, summary: 'An ingredient of your own, with the composition of a shipped one', body: z.object({ id, name, likeKey: key }), reply: made }),
   prices: endpoint({ ...ROUTES.prices, summary: 'Dated prices, newest first', reply: z.array(price) }),
   putIngredient: endpoint({ ...ROUTES.putIngredient, summary: 'Own composition of an ingredient, or the shipped one again', params: z.object({ id: key }), body: z.object({ own: ownValues.nullable(), version }), reply: made }),
+  putHandling: endpoint({ ...ROUTES.putHandling, summary: 'How a fruit is handled here: piece, ripening, keeping, ordering, shares of cost', params: z.object({ id: key }), body: z.object({ handling: ownHandling.nullable(), version }), reply: made }),
+  postPriceList: endpoint({ ...ROUTES.postPriceList, summary: 'A dated price list, read from CSV on the tablet; at most 10 000 prices', body: z.object({ id, rows: z.array(listedPrice).min(1).max(10_000), confirm }), reply: z.object({ id, count: z.number() }) }),
   postPrice: endpoint({ ...ROUTES.postPrice, summary: 'A price of a pack from today on', body: z.object({ id, ingredientKey: key, packPriceEur: money, packG: z.number().positive().max(1e6), confirm }), reply: made }),
 
   cups: endpoint({ ...ROUTES.cups, summary: 'Cups; prices for the owner only', reply: z.array(cup) }),
@@ -133,14 +180,29 @@ export const contract = {
 
   lots: endpoint({ ...ROUTES.lots, summary: 'Lots of a stand, newest first', query: standQuery, reply: z.array(lot) }),
   postLot: endpoint({
-    ...ROUTES.postLot, summary: 'Weigh in',
-    body: z.object({ id, standId: id, ingredientKey: key, supplier: longText.nullable(), kg: z.number(), priceEurPerKg: z.number().nullable(), count: z.number().nullable(), confirm }), reply: made,
+    ...ROUTES.postLot, summary: 'Weigh in, or count in: a count alone is confirmed as the estimate it is',
+    body: z.object({
+      id, standId: id, ingredientKey: key, supplier: longText.nullable(), kg: z.number().nullable(), count: z.number().nullable(), crates: z.number().nullable().default(null),
+      /** as tablets of an earlier release send it */
+      priceEurPerKg: z.number().nullable().default(null), price: z.object({ eur: z.number(), per: z.enum(PRICE_PER) }).nullable().default(null),
+      place: place.nullable().default(null), seen: seenLot.nullable().default(null), at: when, replaces, confirm,
+    }), reply: made,
   }),
-  presses: endpoint({ ...ROUTES.presses, summary: 'Presses of a stand, newest first', query: standQuery, reply: z.array(press) }),
+  getLot: endpoint({ ...ROUTES.getLot, summary: 'One lot with its whole story: presses, what was done with it, and what came of it', params: byId, reply: lotStory }),
+  postLotEvent: endpoint({ ...ROUTES.postLotEvent, summary: 'Looked at, cleaned, taken for garnish, discarded, or sorted', params: byId, body: z.object({ id, event: lotEvent, measured, at: when, confirm }), reply: made }),
+  presses: endpoint({ ...ROUTES.presses, summary: 'Presses of a stand, newest first: the newest, and the latest twelve of every fruit', query: standQuery, reply: z.array(press) }),
   postPress: endpoint({
     ...ROUTES.postPress, summary: 'Record a press',
-    body: z.object({ id, lotId: id, juiceLotId: id, takenKg: z.number(), trimmedKg: z.number().nullable(), juice: z.object({ value: z.number(), unit: z.enum(['mL', 'g']) }), method: z.enum(PRESS_METHODS), minutes: z.number().nullable(), confirm }), reply: made,
+    body: z.object({
+      id, lotId: id, juiceLotId: id, takenKg: z.number(), trimmedKg: z.number().nullable(), juice: z.object({ value: z.number(), unit: z.enum(['mL', 'g']) }), method: z.enum(PRESS_METHODS), minutes: z.number().nullable(),
+      parts: z.array(part).max(12).default([]), tool: z.string().trim().max(60).nullable().default(null), fruitTemp: z.enum(FRUIT_TEMPS).nullable().default(null), hands: z.number().nullable().default(null), spilledMl: z.number().nullable().default(null),
+      seen: seenPress.nullable().default(null), at: when, replaces, confirm,
+    }), reply: made,
   }),
+  fruitPresses: endpoint({ ...ROUTES.fruitPresses, summary: 'The latest 300 presses of one fruit at a stand, newest first', params: z.object({ id: key }), query: standQuery, reply: z.array(press) }),
+  putPressMark: endpoint({ ...ROUTES.putPressMark, summary: 'Whether a press far from the others counts, and why', params: byId, body: z.object({ leftOut: z.boolean(), reason: longText.nullable(), version }), reply: made }),
+  packs: endpoint({ ...ROUTES.packs, summary: 'Cheapest whole packs for the kilos needed, as ingredient:grams separated by commas; money for the owner only', query: z.object({ need: z.string().regex(/^[\x21-\x7e]{1,80}:\d{1,8}(,[\x21-\x2b\x2d-\x7e]{1,80}:\d{1,8}){0,39}$/) }), reply: z.array(packChoice) }),
+  bench: endpoint({ ...ROUTES.bench, summary: 'Readings of the devices at a stand: as they are now, or as server-sent events for whoever accepts those', query: standQuery, reply: z.object({ readings: z.array(benchReading) }) }),
 
   recipes: endpoint({ ...ROUTES.recipes, summary: 'Drinks and preps with their standards', reply: z.array(recipe) }),
   putRecipe: endpoint({ ...ROUTES.putRecipe, summary: 'Make (version 0) or change a draft', params: byId, body: z.object({ kind: z.enum(['drink', 'prep']), name, family: z.enum(FAMILIES), draft: recipeDocument, sellEur: money.nullable().optional(), version }), reply: made }),

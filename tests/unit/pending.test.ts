@@ -9,7 +9,7 @@ const STAND = 'stand'
 const entry = (route: Entry['route'], body: Record<string, unknown>, params: Record<string, string> = {}): Entry => ({ seq: 1, key: 'k', personId: 'p', route, params, body, at: '2026-01-02T08:00:00Z', state: 'waiting', problem: null })
 const weighIn = (over: object = {}) => entry('postLot', { id: 'new', standId: STAND, ingredientKey: 'lemon', supplier: 'Grove', kg: 10, priceEurPerKg: 2, count: 80, ...over })
 const press = (over: object = {}) => entry('postPress', { id: 'press', lotId: 'new', juiceLotId: 'juice', takenKg: 4, trimmedKg: null, juice: { value: 1600, unit: 'mL' }, method: 'hand-reamer', minutes: 9, ...over })
-const over = (entries: Entry[], lots: Lot[] = []) => withPending({ lots, presses: [] }, entries, STAND, 'Ada', (k) => INGREDIENTS.get(k))
+const over = (entries: Entry[], lots: Lot[] = []) => withPending({ lots, presses: [] }, entries, STAND, 'Ada', { data: (k) => INGREDIENTS.get(k), handling: () => null })
 
 describe('what is not sent yet', () => {
   it('can be worked with: weighed in, pressed, counted', () => {
@@ -28,6 +28,20 @@ describe('what is not sent yet', () => {
     expect(over([weighIn({ ingredientKey: 'water' }), press()]).presses).toEqual([])
   })
   it('of a press that cannot be is left for the server to refuse', () => expect(over([weighIn(), press({ juice: { value: 9000, unit: 'mL' } })]).presses).toEqual([]))
+  it('goes for garnish, is looked at and thrown, and kept peel is on the shelf', () => {
+    const event = (event: object) => entry('postLotEvent', { id: 'e', event }, { id: 'new' })
+    const kept = press({ parts: [{ part: 'peel', g: 500, kept: { lotId: 'peel', place: 'cold', useBy: null, useFor: 'peel sugar' } }] })
+    const { lots } = over([weighIn(), kept, event({ kind: 'garnish', pieces: 2, massG: null }), event({ kind: 'discard', kg: 1, reason: 'soft' }), event({ kind: 'look', place: 'cold', feel: 'soft' }), event({ kind: 'clean', initials: 'AB', routine: 'x' })])
+    const crate = lots.find((l) => l.id === 'new')!
+    expect(crate.onHand).toBeCloseTo(10000 - 4000 - 250 - 1000, 6)
+    expect([crate.look!.feel, crate.cleaned!.initials]).toEqual(['soft', 'AB'])
+    expect(lots.find((l) => l.id === 'peel')).toMatchObject({ kind: 'by-product', part: 'peel', onHand: 500, useFor: 'peel sugar' })
+  })
+  it('a correction takes the place of what it corrects', () => {
+    const { lots, presses } = over([weighIn(), press(), press({ id: 'right', juiceLotId: 'juice2', takenKg: 3, replaces: 'press', juice: { value: 1200, unit: 'mL' } })])
+    expect(presses.map((p) => p.id)).toEqual(['right'])
+    expect(lots.map((l) => [l.id, Math.round(l.onHand)])).toEqual([['juice2', 1200], ['new', 7000]])
+  })
   it('costs nothing known when no price was typed', () => expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())
   it('plan lines replace, add and take off', () => {
     const line = { id: 'l1', standId: STAND, day: '2026-01-02', recipeId: 'r', cups: 40, version: 2 }

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { parseNumber } from '#core/units'
+import { DEVICE_OF_UNIT, useBench, type BenchTarget } from '~/stores/bench'
 import { useKeypad, type KeypadTarget } from '~/stores/keypad'
 
 // A typed amount. Keeps the text as typed; gives the number, or nothing while the text is not one.
-const props = defineProps<{ label: string; unit?: string; error?: string; hint?: string; optional?: boolean; test?: string; dense?: boolean; ariaLabel?: string; disabled?: boolean }>()
+const props = defineProps<{ label: string; unit?: string; error?: string; hint?: string; optional?: boolean; test?: string; dense?: boolean; ariaLabel?: string; disabled?: boolean; device?: boolean }>()
 const text = defineModel<string>({ default: '' })
-const emit = defineEmits<{ number: [value: number | null]; enter: []; done: [] }>()
+const emit = defineEmits<{ number: [value: number | null]; enter: []; done: []; how: [how: 'typed' | 'device'] }>()
 const { t } = useI18n()
-const { n } = useFormat()
+const { n, locale } = useFormat()
+const bench = useBench()
 const keypad = useKeypad()
 const input = ref<{ $el: HTMLElement } | null>(null)
 /** The text whose three digits after the mark were read back and taken as they stand. */
@@ -45,7 +47,28 @@ const target: KeypadTarget = {
   },
   leave: () => field()?.blur(),
 }
+/** A reading of the bench, as if it were typed, and known as measured until somebody types over it. */
+const measured = ref('')
+const taken = computed(() => measured.value !== '' && measured.value === text.value)
+watch(taken, (is) => emit('how', is ? 'device' : 'typed'))
+const benchTarget = computed((): BenchTarget | null => (props.device && props.unit && props.unit in DEVICE_OF_UNIT ? {
+  device: DEVICE_OF_UNIT[props.unit as BenchTarget['unit']], unit: props.unit as BenchTarget['unit'],
+  take: (value) => {
+    measured.value = String(value).replace('.', locale.value === 'es' ? ',' : '.')
+    // A scale means its decimals: nobody needs to be asked.
+    accepted.value = measured.value
+    text.value = measured.value
+  },
+} : null))
+watch(benchTarget, (now, before) => { if (before && bench.target?.take === before.take) bench.target = now })
+function keyed(e: KeyboardEvent): void {
+  if (e.key.toLowerCase() !== 'r' || e.ctrlKey || e.metaKey || e.altKey || !benchTarget.value || !bench.here) return
+  e.preventDefault()
+  bench.take(benchTarget.value.device)
+}
 function focused(): void {
+  bench.target = benchTarget.value
+  bench.refused = null
   keypad.focus(target)
   nextTick(() => field()?.select())
 }
@@ -54,7 +77,10 @@ function left(): void {
   keypad.blur(target)
   emit('done')
 }
-onBeforeUnmount(() => keypad.blur(target))
+onBeforeUnmount(() => {
+  keypad.blur(target)
+  if (bench.target?.take === benchTarget.value?.take) bench.target = null
+})
 const takeAs = (v: string): void => { text.value = v; accepted.value = v }
 </script>
 
@@ -62,8 +88,9 @@ const takeAs = (v: string): void => { text.value = v; accepted.value = v }
   <div class="amount" :class="{ dense }">
     <v-text-field
       ref="input" v-model="text" :label="label || undefined" :suffix="unit" :error-messages="shownError" :hint="hint" :persistent-hint="!!hint" autocomplete="off" :disabled="disabled"
-      :inputmode="keypad.touch ? 'none' : 'decimal'" data-amount :data-test="test" :aria-label="ariaLabel" @focus="focused" @blur="left" @keydown.enter="emit('enter'); emit('done')"
+      :inputmode="keypad.touch ? 'none' : 'decimal'" data-amount :data-test="test" :aria-label="ariaLabel" @focus="focused" @blur="left" @keydown="keyed" @keydown.enter="emit('enter'); emit('done')"
     />
+    <span v-if="taken" class="taken" data-test="measured">{{ t('bench.measured') }}</span>
     <div v-if="asking && !parsed.ok && parsed.code === 'amount-three-digits'" class="ask" role="alert" data-test="three-digits">
       <span>{{ t('problem.amount-three-digits', { typed: text }) }}</span>
       <span class="row">
@@ -75,7 +102,8 @@ const takeAs = (v: string): void => { text.value = v; accepted.value = v }
 </template>
 
 <style scoped>
-.amount { min-width: 0; }
+.amount { min-width: 0; position: relative; }
+.taken { position: absolute; top: -8px; right: 10px; background: var(--sheet); padding: 0 5px; font-size: 12px; color: var(--leaf); font-weight: 600; }
 .ask { display: grid; gap: 6px; font-size: 14px; padding: 6px 2px; }
 .amount :deep(input) { font-variant-numeric: tabular-nums; font-weight: 600; }
 .amount :deep(.v-text-field__suffix) { color: var(--quiet); opacity: 1; font-size: 14px; white-space: nowrap; padding-inline-start: 6px; }

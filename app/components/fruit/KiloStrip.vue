@@ -3,7 +3,7 @@ import { useI18n } from 'vue-i18n'
 import { fillOf } from '~/utils/colours'
 
 // A lot as a strip of kilos, to scale: what became juice, by-products and loss, and what is still in the crate.
-export interface StripPart { key: 'juice' | 'trim' | 'pulp' | 'loss' | 'crate'; kg: number }
+export interface StripPart { key: 'juice' | 'trim' | 'pulp' | 'loss' | 'other' | 'crate'; kg: number }
 const props = defineProps<{ fruit: string; parts: StripPart[]; scaleKg: number; height?: number; label: string }>()
 const { n } = useFormat()
 const { t } = useI18n()
@@ -25,6 +25,7 @@ i + i { border-left: 2px solid var(--ink); }
 .trim { background: repeating-linear-gradient(45deg, var(--fruit) 0 5px, var(--sheet) 5px 9px); }
 .pulp { background: radial-gradient(circle, color-mix(in srgb, var(--fruit) 70%, #15302b) 0 1.7px, transparent 2.1px) 0 0 / 7px 7px var(--sheet); }
 .loss { background: var(--ink); }
+.other { background: repeating-linear-gradient(0deg, var(--ink) 0 1.5px, var(--sand) 1.5px 6px); }
 @media (prefers-reduced-motion: reduce) { .strip { transition: none; } }
 @media print { i { print-color-adjust: exact; } }
 </style>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
-import { useFruit } from '~/stores/fruit'
+import { isThere, useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
-import type { StripPart } from './KiloStrip.vue'
 
 const props = defineProps<{ lot: Lot; scaleKg: number; selected: boolean }>()
 const emit = defineEmits<{ select: []; press: [] }>()
@@ -13,30 +12,33 @@ const { t } = useI18n()
 const { n, day, name, money } = useFormat()
 
 const presses = computed(() => fruit.pressesOf.get(props.lot.id) ?? [])
-/** What its presses made of the lot; by-products are lots of their own, by press. */
-const parts = computed((): StripPart[] => [...partsOf(presses.value), { key: 'crate', kg: props.lot.onHand / 1000 }])
+const parts = computed(() => partsOfLot(props.lot, presses.value))
 const price = computed(() => (props.lot.costEur === null ? null : props.lot.costEur / (props.lot.amount / 1000)))
 const latest = computed(() => presses.value[0])
+const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))
 const label = computed(() => `${name(props.lot.ingredientKey)}: ${parts.value.filter((p) => p.kg > 0).map((p) => `${t(`fruit.part.${p.key}`)} ${n(p.kg, 2)} kg`).join(', ')}`)
 </script>
 
 <template>
-  <article class="lot" :class="{ selected }" data-test="lot" :data-fruit="lot.ingredientKey">
+  <article class="lot" :class="{ selected }" data-test="lot" :data-fruit="lot.ingredientKey" :data-state="keeping?.state">
     <button type="button" class="face" :aria-pressed="selected" @click="emit('select')">
       <span class="head">
         <b>{{ name(lot.ingredientKey) }}</b>
-        <span class="num">{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span>
+        <span class="num"><template v-if="!lot.weighed">≈ </template>{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span>
         <span class="quiet small rest">{{ [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : ''].filter(Boolean).join(' · ') }}</span>
         <span v-if="session.isOwner" class="small price">{{ price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg` }}</span>
       </span>
       <FruitKiloStrip :fruit="lot.ingredientKey" :parts="parts" :scale-kg="scaleKg" :label="label" :height="30" />
       <span class="foot small">
-        <span v-if="lot.onHand > 50">{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }}</span>
+        <span v-if="keeping">{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }} · <FruitKeepingWord :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
-        <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n((latest.juiceMl / latest.takenG) * 1000) }) }}</span>
+        <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n(((latest.juiceMl + (latest.spilledMl ?? 0)) / latest.takenG) * 1000) }) }}</span>
       </span>
     </button>
-    <v-btn v-if="lot.onHand > 50" class="go" data-test="press" @click="emit('press')">{{ t('fruit.press') }}</v-btn>
+    <span class="acts">
+      <v-btn v-if="keeping" class="go" data-test="press" @click="emit('press')">{{ t('fruit.press') }}</v-btn>
+      <NuxtLink :to="`/fruit/lot/${lot.id}`" class="open small" data-test="open-lot">{{ t('fruit.openLot') }}</NuxtLink>
+    </span>
   </article>
 </template>
 
@@ -49,6 +51,8 @@ const label = computed(() => `${name(props.lot.ingredientKey)}: ${parts.value.fi
 .head b { font-size: 16.5px; }
 .rest { flex: 1; }
 .foot { display: flex; gap: 16px; justify-content: space-between; min-height: 19px; }
-.go { justify-self: end; width: 100%; }
-@media (max-width: 700px) { .lot { grid-template-columns: 1fr; gap: 2px; } .rest { flex-basis: 100%; order: 5; } .go { margin: 2px 10px 4px; width: auto; justify-self: stretch; } }
+.acts { display: grid; gap: 2px; }
+.go { width: 100%; }
+.open { display: grid; place-items: center; min-height: 44px; text-underline-offset: 4px; }
+@media (max-width: 700px) { .lot { grid-template-columns: 1fr; gap: 2px; } .rest { flex-basis: 100%; order: 5; } .acts { grid-template-columns: 1fr auto; gap: 14px; padding: 2px 10px 4px; } .open { padding: 0 8px; } .lot:not([data-state]) .acts { grid-template-columns: auto; justify-content: end; } }
 </style>

@@ -18,6 +18,7 @@ const plain = (s: string): string => s.normalize('NFD').replace(/\p{M}/gu, '').t
 const all = computed(() => [
   ...drinks.drinks.map((d) => ({ title: d.name, kind: t('stop.drinks'), to: `/drinks/${d.id}` })),
   ...catalogue.ingredients.map((i) => ({ title: name(i.key), kind: i.kind === 'fruit' ? t('stop.fruit') : t('menu.store'), to: i.kind === 'fruit' ? `/fruit?fruit=${i.key}` : '/store' })),
+  { title: t('buying.title'), kind: t('stop.fruit'), to: '/buy' },
   ...stops.value.map((s) => ({ title: t(`stop.${s.key}`), kind: '', to: s.path })),
 ])
 const found = computed(() => (text.value.trim() ? all.value.filter((e) => plain(e.title).includes(plain(text.value.trim()))) : all.value).slice(0, 8))

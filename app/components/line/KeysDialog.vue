@@ -13,6 +13,7 @@ const { t } = useI18n()
         <dt><kbd>/</kbd></dt><dd>{{ t('keys.find') }}</dd>
         <template v-for="s in stops" :key="s.key"><dt><kbd>G</kbd> <kbd>{{ s.letter.toUpperCase() }}</kbd></dt><dd>{{ t(`stop.${s.key}`) }}</dd></template>
         <dt><kbd>1</kbd>–<kbd>4</kbd></dt><dd>{{ t('keys.lens') }}</dd>
+        <dt><kbd>R</kbd></dt><dd>{{ t('keys.reading') }}</dd>
         <dt><kbd>?</kbd></dt><dd>{{ t('keys.this') }}</dd>
       </dl>
       <v-btn @click="open = false">{{ t('do.close') }}</v-btn>

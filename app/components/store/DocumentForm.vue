@@ -4,7 +4,7 @@ import { useOutbox } from '~/stores/outbox'
 import { uuid } from '~/utils/api'
 
 // One cup or vessel or stand: a handful of fields, saved whole. Which fields is said by whoever uses it.
-export interface FieldSpec { key: string; label: string; kind: 'text' | 'number' | 'switch'; unit?: string }
+export interface FieldSpec { key: string; label: string; kind: 'text' | 'number' | 'switch'; unit?: string; optional?: true }
 type Values = Record<string, string | number | boolean | null>
 const props = defineProps<{ endpoint: 'putCup' | 'putVessel' | 'putStand'; id?: string; values: Values; fields: FieldSpec[]; isNew?: boolean; extra?: Values; check?: (v: Values) => Record<string, string> }>()
 const emit = defineEmits<{ saved: [] }>()
@@ -29,7 +29,7 @@ async function save(): Promise<void> {
   saved.value = false
   form.fields.value = {}
   for (const f of props.fields) {
-    if (f.kind === 'text' && !String(values[f.key] ?? '').trim()) form.refuse(f.key, t('problem.name-missing'))
+    if (f.kind === 'text' && !f.optional && !String(values[f.key] ?? '').trim()) form.refuse(f.key, t('problem.name-missing'))
     if (f.kind === 'number' && values[f.key] === null) form.refuse(f.key, text[f.key] ? t('problem.amount-not-a-number', { typed: text[f.key] }) : t('problem.amount-missing'))
   }
   for (const [k, sentence] of Object.entries(props.check?.(values) ?? {})) form.refuse(k, sentence)

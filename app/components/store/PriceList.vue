@@ -18,6 +18,7 @@ const number = reactive({ price: null as number | null, pack: null as number | n
 const unit = ref<MassUnit>('kg')
 const own = reactive({ name: '', like: null as string | null })
 const adding = ref(false)
+const reading = ref(false)
 
 const rows = computed(() => catalogue.ingredients
   .map((i) => ({ ...i, shown: name(i.key), price: catalogue.latestPrice.get(i.key), fromFruit: catalogue.fruitOf(i.key) }))
@@ -65,8 +66,10 @@ async function addOwn(): Promise<void> {
   <div class="stack">
     <div class="row tools">
       <v-text-field v-model="filter" :label="t('store.filter')" data-test="filter" />
+      <v-btn v-if="session.isOwner" data-test="read-list" @click="reading = !reading">{{ t('list.open') }}</v-btn>
       <v-btn v-if="session.isOwner" @click="adding = !adding">{{ t('store.own') }}</v-btn>
     </div>
+    <StorePriceListReader v-if="reading" />
     <form v-if="adding" class="grid2" novalidate @submit.prevent="addOwn">
       <v-text-field v-model="own.name" :label="t('store.ownName')" :error-messages="ownForm.fields.value.name" data-test="own-name" />
       <v-autocomplete v-model="own.like" :items="likes" :label="t('store.ownLike')" :error-messages="ownForm.fields.value.likeKey" data-test="own-like" />
@@ -101,7 +104,8 @@ async function addOwn(): Promise<void> {
 </template>
 
 <style scoped>
-.tools > :first-child { flex: 1; max-width: 360px; }
+.tools { flex-wrap: wrap; }
+.tools > :first-child { min-width: 200px; flex: 1; max-width: 360px; }
 .grid2 { display: grid; grid-template-columns: 1fr 1fr auto; gap: 10px; align-items: start; }
 .list { list-style: none; padding: 0; margin: 0; }
 .list li { border-bottom: 1px solid var(--rule); }

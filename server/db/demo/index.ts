@@ -1,6 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import { inTransaction } from '../connect'
 import { Cup, Lot, Movement, Person, Recipe, Stand } from '../models'
+import { addPriceList } from '../../services/buying'
+import { now } from '../../services/clock'
 import { recordPrice } from '../../services/ingredients'
 import { addPerson, setPin } from '../../services/people'
 import { putCup, putStand, putVessel } from '../../services/places'
@@ -10,7 +12,7 @@ import { setUp } from '../../services/setup'
 import type { Who } from '../../services/who'
 import { demoDrinks } from './menu'
 import { seeded } from './random'
-import { demoWeeks } from './weeks'
+import { DEMO_LIST, demoShelf, demoWeeks } from './weeks'
 
 /** Of the crew, on a tablet that the owner enrolled. */
 export const DEMO_PIN = '2580'
@@ -22,10 +24,10 @@ export const DEMO_SIGN_INS = [
 const PRICES: [key: string, eur: number, packG: number][] = [
   ['white-sugar', 9.8, 10000], ['water', 0.02, 10000], ['ice', 2.5, 10000], ['mint', 1.2, 80], ['basil', 1.4, 80],
 ]
-const DAYS_BACK = 20
+const DAYS_BACK = 41
 const SEED = 20260412
 
-/** An invented business with two stands and three weeks behind it, made through the services. Loaded once, into an empty database. */
+/** An invented business with two stands and six weeks behind it, made through the services. Loaded once, into an empty database. */
 export async function loadDemo(): Promise<void> {
   const today = new Date(process.env.OLVEX_NOW ?? Date.now())
   const fixed = process.env.OLVEX_NOW
@@ -48,7 +50,10 @@ export async function loadDemo(): Promise<void> {
     const random = seeded(SEED)
     await demoWeeks(counter, owner, crew, at, random, 1, days)
     await demoWeeks(cart, owner, crew, at, random, 0.55, days.filter((d) => d % 7 === 3))
+    await demoShelf(counter, owner, crew, at)
     await drainOldJuice()
+    at(2, 9)
+    await priceList(owner)
     at(0, 7)
     await plans(owner, counter, cart, drinks, today)
   } finally {
@@ -72,7 +77,7 @@ async function stands(owner: Who): Promise<[string, string]> {
   const second = uuid()
   const settings = { timeZone: 'Europe/Lisbon', labourEurPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
   await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
-  await inTransaction((tx) => putStand(tx, first.id, { name: 'Ferry landing', ...settings, version: 1 }, owner))
+  await inTransaction((tx) => putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner))
   const cup = (await Cup.findOne({ raw: true })) as unknown as { id: string }
   await inTransaction((tx) => putCup(tx, cup.id, { name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0.09, lidEur: 0.03, strawEur: 0.02, version: 1 }, owner))
   await inTransaction((tx) => putVessel(tx, uuid(), { standId: first.id, name: '25 L', capacityMl: 25000, heatProof: false, version: 0 }, owner))
@@ -94,15 +99,22 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
   return made
 }
 
+async function priceList(owner: Who): Promise<void> {
+  const day = now().toISOString().slice(0, 10)
+  const rows = DEMO_LIST.map(([ingredientKey, kg, packPriceEur, supplier]) => ({ ingredientKey, packG: kg * 1000, packPriceEur, supplier, day }))
+  await inTransaction((tx) => addPriceList(tx, { id: uuid(), rows, confirm: ['list-far-from-last'] }, owner))
+}
+
 /** Juice that was pressed before today has been poured; only the newest of each fruit is still in the fridge. */
 async function drainOldJuice(): Promise<void> {
   const lots = (await Lot.findAll({ order: [['at', 'DESC']], raw: true })) as unknown as { id: string; standId: string; ingredientKey: string; kind: string; amount: string; personId: string; at: Date }[]
   const newest = new Set<string>()
-  for (const lot of lots.filter((l) => l.kind !== 'received')) {
+  for (const lot of lots.filter((l) => l.kind === 'pressed')) {
     const first = lot.kind === 'pressed' && !newest.has(lot.standId + lot.ingredientKey)
     newest.add(lot.standId + lot.ingredientKey)
     const gone = first ? Number(lot.amount) * 0.7 : Number(lot.amount)
     await Movement.create({ id: uuid(), lotId: lot.id, amount: -gone, kind: 'pour-out', sourceId: lot.id, at: lot.at, personId: lot.personId })
+    if (!first) await Lot.update({ open: false }, { where: { id: lot.id } })
   }
 }
 

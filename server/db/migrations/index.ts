@@ -38,6 +38,21 @@ export const MIGRATIONS: readonly Migration[] = [
   { name: '0026-sign-in-gate', sql: table('sign_in_gate', 'bucket INT PRIMARY KEY') },
   { name: '0027-sign-in-gates', sql: 'INSERT IGNORE INTO sign_in_gate (bucket) SELECT seq FROM seq_0_to_63' },
   { name: '0028-ingredient-own', sql: 'ALTER TABLE ingredient ADD COLUMN IF NOT EXISTS own JSON NULL' },
+  // How a delivery came, where it stands, and what is known of it; a kept by-product has a place, a use and a last day.
+  { name: '0029-lot-details', sql: `ALTER TABLE lot ADD COLUMN IF NOT EXISTS weighed BOOLEAN NOT NULL DEFAULT TRUE, ADD COLUMN IF NOT EXISTS crates INT NULL, ADD COLUMN IF NOT EXISTS market_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS place ENUM('room','cold') NULL, ADD COLUMN IF NOT EXISTS seen JSON NULL, ADD COLUMN IF NOT EXISTS use_by DATE NULL, ADD COLUMN IF NOT EXISTS use_for VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS source_id ${ID} NULL` },
+  // Whether anything is left: kept by every movement, so that the shelf is found without summing three years of them.
+  { name: '0030-lot-open', sql: 'ALTER TABLE lot ADD COLUMN IF NOT EXISTS open BOOLEAN NOT NULL DEFAULT TRUE' },
+  { name: '0031-lot-shelf', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS shelf (stand_id, open, at)' },
+  { name: '0032-lot-open-now', sql: 'UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < 0.01' },
+  { name: '0033-press-details', sql: `ALTER TABLE press ADD COLUMN IF NOT EXISTS tool VARCHAR(60) NULL, ADD COLUMN IF NOT EXISTS fruit_temp ENUM('cold','room','warm') NULL, ADD COLUMN IF NOT EXISTS hands INT NULL, ADD COLUMN IF NOT EXISTS spilled_ml ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS by_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS market_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS parts JSON NULL, ADD COLUMN IF NOT EXISTS seen JSON NULL` },
+  { name: '0034-press-by-stand-fruit', sql: 'ALTER TABLE press ADD INDEX IF NOT EXISTS by_stand_fruit (stand_id, ingredient_key, at), ADD INDEX IF NOT EXISTS by_lot (lot_id)' },
+  { name: '0035-lot-event', sql: table('lot_event', `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id), kind ENUM('look','clean','garnish','discard','sort') NOT NULL, amount_g ${AMOUNT} NULL, body JSON NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_lot (lot_id, kind, at)`) },
+  { name: '0036-movement-event', sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore','garnish','discard','sort-out','sort-in') NOT NULL" },
+  { name: '0037-fact-void-event', sql: "ALTER TABLE fact_void MODIFY entity ENUM('lot','press','lot-event') NOT NULL" },
+  { name: '0038-press-mark', sql: table('press_mark', `press_id ${ID} PRIMARY KEY, left_out BOOLEAN NOT NULL, reason VARCHAR(200) NULL, version INT NOT NULL`) },
+  { name: '0039-ingredient-handling', sql: 'ALTER TABLE ingredient ADD COLUMN IF NOT EXISTS handling JSON NULL' },
+  { name: '0040-price-supplier', sql: `ALTER TABLE price ADD COLUMN IF NOT EXISTS supplier VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS list_id ${ID} NULL, MODIFY source ENUM('typed','receipt','list') NOT NULL` },
+  { name: '0041-stand-bench', sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS bench VARCHAR(120) NULL' },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { difference, given, sum } from '#core/figures'
 import type { Lot } from '#shared/contract'
-import { useFruit } from '~/stores/fruit'
+import { isThere, useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 
@@ -19,11 +18,18 @@ const showAll = ref(false)
 watch(() => session.standId, () => void Promise.all([store.load(), usePlan().load()]))
 const asked = computed(() => (typeof route.query.fruit === 'string' ? route.query.fruit : ''))
 const lots = computed(() => {
-  const all = asked.value ? store.received.filter((l) => l.ingredientKey === asked.value) : store.received
-  // What is still in the crate first, then the newest.
-  return [...all].sort((a, b) => Number(b.onHand > 50) - Number(a.onHand > 50) || b.at.localeCompare(a.at))
+  // What is to be used first on top; what is used up, the newest first, behind.
+  const all = [...store.shelf, ...store.received.filter((l) => !isThere(l))]
+  return asked.value ? all.filter((l) => l.ingredientKey === asked.value) : all
 })
-const shown = computed(() => (showAll.value ? lots.value : lots.value.slice(0, 12)))
+const MOST_USED_UP = 3
+const shown = computed(() => {
+  const there = lots.value.filter(isThere)
+  return showAll.value ? lots.value : [...there, ...lots.value.slice(there.length, Math.max(there.length + MOST_USED_UP, 8))]
+})
+/** The first that has to go, if any has. */
+const first = computed(() => store.shelf.find((l) => ['soon', 'past'].includes(store.keepings.get(l.id)!.state)))
+const anyOther = computed(() => shown.value.some((l) => partsOfLot(l, store.pressesOf.get(l.id) ?? []).some((p) => p.key === 'other' && p.kg > 0)))
 const scaleKg = computed(() => Math.max(1, ...shown.value.map((l) => l.amount / 1000)))
 const selected = computed(() => lots.value.find((l) => l.id === selectedId.value) ?? lots.value[0])
 const latestPress = computed(() => {
@@ -31,14 +37,7 @@ const latestPress = computed(() => {
   const p = lot ? store.pressesOf.get(lot.id)?.[0] ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey) : undefined
   return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
 })
-const inCrate = computed(() => {
-  const lot = selected.value
-  if (!lot) return null
-  const params = { name: lot.ingredientKey }
-  const taken = (store.pressesOf.get(lot.id) ?? []).map((p) => given('taken', p.takenG / 1000, 'kg', 'measured', 'source.scale', params))
-  const received = given('received', lot.amount / 1000, 'kg', 'measured', 'source.scale', params)
-  return taken.length ? difference('in-crate', 'kg', received, sum('pressed-from', 'kg', taken, params), params) : received
-})
+const inCrate = computed(() => (selected.value ? crateFigure(selected.value, store.pressesOf.get(selected.value.id) ?? []) : null))
 const pressed = computed(() => {
   const p = panel.value.show === 'pressed' ? store.presses.find((x) => x.id === (panel.value as { pressId: string }).pressId) : undefined
   return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
@@ -61,17 +60,19 @@ const overPage = computed(() => panel.value.show !== 'fruit')
       <div class="spread top">
         <div>
           <h1>{{ asked ? name(asked) : t('fruit.title') }}</h1>
-          <p class="quiet">{{ t('fruit.summary', { kg: n(store.kgOnHand, 1), n: store.received.filter((l) => l.onHand > 50).length }) }} <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink></p>
+          <p class="quiet">{{ t('fruit.summary', { kg: n(store.kgOnHand, 1), n: store.shelf.length }) }} <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink></p>
         </div>
-        <v-btn color="primary" data-test="weigh-in" @click="panel = { show: 'weigh' }">{{ t('fruit.weighIn') }}</v-btn>
+        <span class="row tools"><v-btn to="/buy" data-test="to-buy">{{ t('buying.open') }}</v-btn><v-btn color="primary" data-test="weigh-in" @click="panel = { show: 'weigh' }">{{ t('fruit.weighIn') }}</v-btn></span>
       </div>
       <div v-if="!lots.length" class="empty" data-test="empty">
         <p>{{ t('fruit.empty') }}</p>
       </div>
       <template v-else>
-        <FruitStripKey />
+        <p v-if="first" class="first" data-test="use-first"><b>{{ t('fruit.useFirst') }}</b> {{ name(first.ingredientKey) }}, {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }} · <FruitKeepingWord :keeping="store.keepings.get(first.id)!" :feel="null" /></p>
+        <FruitStripKey :other="anyOther" />
         <FruitLotStrip v-for="lot in shown" :key="lot.id" :lot="lot" :scale-kg="scaleKg" :selected="selected?.id === lot.id && panel.show === 'fruit'" @select="selectedId = lot.id; panel = { show: 'fruit' }" @press="startPress(lot)" />
         <v-btn v-if="lots.length > shown.length" class="below" @click="showAll = true">{{ t('fruit.older', { n: lots.length - shown.length }) }}</v-btn>
+        <FruitKeptList v-if="!asked && store.kept.length" :lots="store.kept" />
       </template>
     </section>
 
@@ -91,6 +92,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         <p class="quiet small">{{ t('yield.what') }}</p>
         <div class="spread"><span>{{ t('fruit.part.crate') }}</span><FigureButton :figure="inCrate!" :label="t('fruit.part.crate')" /></div>
         <FruitYieldPanel :fruit="selected.ingredientKey" :known="store.yields.get(selected.ingredientKey)!" :press="latestPress?.figures ?? null" :press-label="latestPress ? t('yield.pressOn', { day: day(latestPress.press.at), who: latestPress.press.by }) : ''" />
+        <p class="row links"><NuxtLink :to="`/fruit/yield/${selected.ingredientKey}`" data-test="to-yield">{{ t('yield.more') }}</NuxtLink><NuxtLink :to="`/fruit/lot/${selected.id}`">{{ t('fruit.openLot') }}</NuxtLink></p>
         <p v-if="session.mayPlan" class="row small links"><NuxtLink :to="{ path: '/history', query: { entity: 'lot', id: selected.id } }" data-test="lot-history">{{ t('history.one', { what: t('history.entity.lot') }) }}</NuxtLink><NuxtLink v-if="latestPress" :to="{ path: '/history', query: { entity: 'press', id: latestPress.press.id } }" data-test="press-history">{{ t('history.one', { what: t('history.entity.press') }) }}</NuxtLink></p>
       </div>
       <div v-else class="stack"><h2>{{ t('fruit.first') }}</h2><p>{{ t('fruit.firstSteps') }}</p></div>
@@ -101,6 +103,8 @@ const overPage = computed(() => panel.value.show !== 'fruit')
 <style scoped>
 .fruit { display: grid; grid-template-columns: minmax(0, 1fr) 400px; gap: 18px; align-items: start; }
 .top { align-items: center; margin-bottom: 10px; }
+.tools { flex: none; }
+.first { background: var(--sand); border-radius: 12px; padding: 10px 14px; margin-bottom: 10px; }
 .empty { padding: 40px 8px; font-size: 18px; line-height: 1.5; max-width: 34em; }
 a { text-underline-offset: 4px; }
 .links a { min-height: 44px; display: inline-flex; align-items: center; }
@@ -111,5 +115,6 @@ a { text-underline-offset: 4px; }
   .side { position: static; order: -1; }
   .side:not(.over) { order: 2; }
   .top .v-btn { flex: none; }
+  .top { flex-wrap: wrap; }
 }
 </style>

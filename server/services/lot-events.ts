@@ -1,0 +1,74 @@
+import { QueryTypes } from 'sequelize'
+import { checkLook, checkSort, checkTake, checkWhen } from '#core/limits'
+import { handlingOf, shareOfCostEur } from '#core/yield'
+import type { Body, LotEventBody, LotEventRow, LotStory, Reply } from '#shared/contract'
+import { LotEvent } from '../db/models'
+import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { recordChange } from './changes'
+import { now } from './clock'
+import { counts, isVoided } from './facts'
+import { invalid, notFound } from './errors'
+import { dataOf, getIngredient } from './ingredients'
+import { createLot, lotsOf, move, onHand } from './lots'
+import { lockLot, pressesOf, type LockedLot } from './presses'
+import type { Who } from './who'
+
+/** g of fruit that what happened takes out of the lot; null where nothing leaves it. */
+function takenG(event: LotEventBody, unitG: number | null): number | null {
+  if (event.kind === 'discard' || event.kind === 'sort') return event.kg * 1000
+  if (event.kind !== 'garnish') return null
+  return event.massG ?? (event.pieces !== null && unitG !== null ? event.pieces * unitG : NaN)
+}
+
+/** Looked at, cleaned, taken for garnish, discarded, or sorted: a row of its own, and what it moved. */
+export async function recordLotEvent(tx: Tx, lotId: string, body: Body<'postLotEvent'>, who: Who): Promise<Reply<'postLotEvent'>> {
+  const lot = await lockLot(tx, lotId, 'id')
+  const { event } = body
+  if (lot.kind === 'pressed' || (lot.kind === 'by-product' && event.kind !== 'discard')) throw invalid([{ field: 'id', code: 'not-a-fruit-lot' }])
+  const ingredient = await getIngredient(tx, lot.ingredientKey)
+  const unitG = lot.count && lot.weighed ? toNumber(lot.amount) / lot.count : handlingOf(dataOf(ingredient)!, ingredient.handling).pieceG
+  const amountG = takenG(event, unitG)
+  const limits = [...checkWhen(body.at, now().toISOString()), ...(event.kind === 'look' ? checkLook(event) : [])]
+  if (Number.isNaN(amountG)) limits.push({ code: event.kind === 'garnish' && event.pieces !== null ? 'unit-weight-unknown' : 'pieces-missing', field: 'pieces', numbers: { count: 0 } })
+  else if (amountG !== null) limits.push(...checkTake(amountG, await onHand(tx, lotId), event.kind === 'garnish' ? 'pieces' : 'kg'))
+  if (event.kind === 'sort') limits.push(...checkSort(event.kg * 1000, event.parts.map((p) => p.g ?? NaN)))
+  if (limits.length) throw invalid(limits)
+  const at = body.at ? new Date(body.at) : now()
+  if (amountG !== null) await move(tx, who, { lotId, amount: -amountG, kind: event.kind === 'garnish' ? 'garnish' : event.kind === 'sort' ? 'sort-out' : 'discard', sourceId: body.id })
+  if (event.kind === 'sort') await keepSorted(tx, lot, event, body.id, at, who)
+  await LotEvent.create({ id: body.id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured: body.measured }), at, personId: who.personId }, { transaction: tx })
+  await recordChange(tx, who, 'lot-event', body.id, null, { ...event, ingredientKey: lot.ingredientKey, lotId, amountG })
+  return { id: body.id }
+}
+
+/** What is sound of fruit near its end becomes lots of its own; they carry the cost of their mass, so that what is thrown costs the rest nothing extra. */
+async function keepSorted(tx: Tx, lot: LockedLot, event: LotEventBody & { kind: 'sort' }, eventId: string, at: Date, who: Who): Promise<void> {
+  for (const { part, g, kept } of event.parts) {
+    if (!kept || g === null) continue
+    await createLot(tx, who, {
+      id: kept.lotId, standId: lot.standId, ingredientKey: lot.ingredientKey, kind: 'by-product', part, supplier: null, count: null, unit: 'g', amount: g,
+      costEur: shareOfCostEur(toNumberOrNull(lot.costEur), toNumber(lot.amount), g), place: kept.place, useBy: kept.useBy, useFor: kept.useFor, sourceId: eventId,
+    }, 'sort-in', eventId, [], at)
+  }
+}
+
+interface RawEvent { id: string; amountG: string | null; body: unknown; at: Date; by: string; voided: number }
+
+/** A lot with everything that was done with it and that came of it. */
+export async function lotStory(tx: Tx, id: string, who: Who): Promise<LotStory> {
+  const [lot] = await lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who)
+  if (!lot) throw notFound('id')
+  const presses = await pressesOf(tx, `SELECT id FROM press WHERE lot_id = :id AND ${counts('press.id')}`, { id }, who)
+  const events = await database().query<RawEvent>(
+    `SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`,
+    { type: QueryTypes.SELECT, replacements: { id }, transaction: tx },
+  )
+  const sources = [...presses.map((p) => p.id), ...events.map((e) => e.id)]
+  const children = sources.length ? await lotsOf(tx, `SELECT id FROM lot WHERE source_id IN (:sources) AND ${counts('lot.source_id')}`, { sources }, who) : []
+  const [parent] = lot.sourceId ? await database().query<{ lotId: string }>('SELECT lot_id AS lotId FROM press WHERE id = :id UNION SELECT lot_id FROM lot_event WHERE id = :id', { type: QueryTypes.SELECT, replacements: { id: lot.sourceId }, transaction: tx }) : []
+  return { lot, presses, events: events.map(eventView), children, parent: parent?.lotId ?? null, voided: await isVoided(tx, id) }
+}
+function eventView(r: RawEvent): LotEventRow {
+  const { measured, ...event } = fromJson<LotEventBody & { measured: string[] }>(r.body)
+  return { id: r.id, amountG: toNumberOrNull(r.amountG), event: event as LotEventBody, measured: measured ?? [], at: r.at.toISOString(), by: r.by, voided: Boolean(r.voided) }
+}

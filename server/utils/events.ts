@@ -1,0 +1,37 @@
+import { createEventStream, defineEventHandler, getHeader, type EventHandler } from 'h3'
+import type { z } from 'zod'
+import type { Endpoint } from '#shared/contract'
+import { inTransaction, type Tx } from '../db/connect'
+import { admit, problem } from './route'
+
+/** How often it is asked whether the session still lives; also what keeps a quiet line open. */
+const ALIVE_MS = 15_000
+
+type Subscribe = (push: (event: unknown) => void) => () => void
+type Open<E extends Endpoint> = (tx: Tx, input: { query: z.infer<E['query']> }) => Promise<Subscribe | null>
+
+/**
+ * The same address as server-sent events, for whoever accepts those. Let in like every other route, and ended when the session ends. Events are news, not
+ * state: whoever misses one asks again.
+ */
+export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, open: Open<E>): EventHandler {
+  return defineEventHandler(async (event) => {
+    if (!getHeader(event, 'accept')?.includes('text/event-stream')) return plain(event)
+    try {
+      const enter = () => inTransaction(async (tx) => open(tx, await admit(tx, event, endpoint)))
+      const subscribe = await enter()
+      const stream = createEventStream(event)
+      const stop = subscribe?.((data) => void stream.push(JSON.stringify(data)).catch(() => undefined))
+      const alive = setInterval(() => void inTransaction((tx) => admit(tx, event, endpoint)).then(() => stream.push({ event: 'alive', data: '' }), () => stream.close()), ALIVE_MS)
+      stream.onClosed(async () => {
+        clearInterval(alive)
+        stop?.()
+        await stream.close()
+      })
+      void stream.push({ event: 'alive', data: subscribe ? 'bench' : 'none' })
+      return stream.send()
+    } catch (e) {
+      return problem(event, e)
+    }
+  })
+}
