@@ -6,6 +6,7 @@ import { closeDatabase } from '../server/db/connect'
 import { freePort, startApp, stopApp } from './lib/app-server'
 import { audit } from './lib/audit'
 import { controls, type Running } from './lib/controls'
+import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
 import { ensureBuild } from './lib/build'
 import { PrivateDatabase } from './lib/mariadb'
 import { placesFor, ROOT } from './lib/paths'
@@ -79,10 +80,11 @@ function showPages(folder: string): void {
 }
 
 const running: Running[] = []
+let bench: BenchProcess | undefined
 /** Every database that was started, also where the program beside it never was. */
 const databases: [PrivateDatabase, string][] = []
 
-async function installation(name: string, withDemo: boolean): Promise<Running> {
+async function installation(name: string, withDemo: boolean, more: Record<string, string> = {}): Promise<Running> {
   const places = placesFor(join(work, name))
   const db = new PrivateDatabase(places)
   await db.start()
@@ -94,7 +96,7 @@ async function installation(name: string, withDemo: boolean): Promise<Running> {
   delete process.env.OLVEX_NOW
   const entry = await ensureBuild(() => say('Building.'))
   const port = await freePort()
-  const env: Record<string, string> = { OLVEX_DATABASE_URL: db.url, OLVEX_DEMO: '1', OLVEX_LOG_LEVEL: 'warn', ...(withDemo ? { OLVEX_NOW: NOW } : {}) }
+  const env: Record<string, string> = { OLVEX_DATABASE_URL: db.url, OLVEX_DEMO: '1', OLVEX_LOG_LEVEL: 'warn', ...(withDemo ? { OLVEX_NOW: NOW } : {}), ...more }
   const stand = { places, db, entry, port, env, app: await startApp(entry, places, port, env) }
   running.push(stand)
   return stand
@@ -114,8 +116,9 @@ async function api(): Promise<void> {
   control.close()
 }
 async function e2e(): Promise<void> {
-  const [own, demo] = [await installation('own', false), await installation('demo', true)]
-  const env = { OLVEX_E2E_OWN: own.app.url, OLVEX_E2E_DEMO: demo.app.url }
+  bench = await startBench()
+  const [own, demo] = [await installation('own', false), await installation('demo', true, { OLVEX_BENCH: bench.address })]
+  const env = { OLVEX_E2E_BENCH: bench.address, OLVEX_E2E_OWN: own.app.url, OLVEX_E2E_DEMO: demo.app.url }
   await playwright(['whole-job', 'tablet', 'offline', 'phone'], env)
   // The data must outlive a stop of everything.
   await restart(own)
@@ -142,6 +145,7 @@ try {
   sayStop(e)
   failed++
 } finally {
+  stopBench(bench)
   for (const s of running) await stopApp(s.app)
   for (const [db, socketDir] of databases) {
     await db.stop()

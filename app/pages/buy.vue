@@ -29,7 +29,7 @@ async function go(day: string): Promise<void> {
   await plan.load()
 }
 const CHANCES = ['50', '80', '90', '95', '99'] as const
-const chances = CHANCES.map((value) => ({ value, title: `${value} %` }))
+const chances = CHANCES.map((value) => ({ value, title: value }))
 const chance = computed({ get: () => String(Math.round(plan.chance * 100)) as (typeof CHANCES)[number], set: (v) => { plan.chance = Number(v) / 100 } })
 
 // Litres that no plan line asks for: an order, an event, juice for tomorrow's syrup.
@@ -105,7 +105,7 @@ function download(): void {
           <thead><tr><th>{{ t('buy.fruit') }}</th><th class="r roomy">{{ t('buy.juice') }}</th><th class="r">{{ t('buy.needed') }}</th><th class="r roomy">{{ t('buying.held') }}</th><th class="r">{{ t('buy.buy') }}</th><th class="packs">{{ t('buying.packs') }}</th><th v-if="session.isOwner" class="r">€</th></tr></thead>
           <tbody>
             <tr v-for="r in rows" :key="r.fruit" :data-test="`buying-${r.fruit}`">
-              <td><NuxtLink :to="`/fruit/yield/${r.fruit}`"><b>{{ name(r.fruit) }}</b></NuxtLink><span v-if="r.buyKg.value > 0" class="small order" :class="{ late: r.late }">{{ r.late ? t('buying.late', { day: dayName(r.by.ripe) }) : r.firm ? t('buying.byFirm', { firm: dayName(r.by.firm), ripe: dayName(r.by.ripe) }) : t('buying.by', { day: dayName(r.by.ripe) }) }}</span></td>
+              <td><NuxtLink :to="`/fruit/yield/${r.fruit}`"><b>{{ name(r.fruit) }}</b></NuxtLink><span v-if="r.buyKg.value > 0" class="small order" :class="{ late: r.late && plan.day !== plan.today }">{{ plan.day === plan.today ? t('buying.now') : r.late ? t('buying.late', { day: dayName(r.by.ripe) }) : r.firm ? t('buying.byFirm', { firm: dayName(r.by.firm), ripe: dayName(r.by.ripe) }) : t('buying.by', { day: dayName(r.by.ripe) }) }}</span></td>
               <td class="r roomy"><FigureButton :figure="r.juiceMl" large :digits="0" :label="t('buy.juice')" /></td>
               <td class="r"><FigureButton :figure="r.neededKg" :digits="2" :label="t('buy.needed')" /></td>
               <td class="r roomy"><FigureButton :figure="r.onHandKg" :digits="2" :label="t('buying.held')" /></td>
@@ -143,7 +143,7 @@ td a { text-underline-offset: 4px; }
 .order { display: block; color: var(--quiet); }
 .late { color: var(--hibiscus); font-weight: 600; }
 .r { text-align: right; }
-.packs { padding-left: 14px; }
+.packs { padding-left: 18px; width: 32%; }
 .strong { font-size: 18px; }
 .wrap { flex-wrap: wrap; }
 .print-only { display: none; }

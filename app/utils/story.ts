@@ -17,7 +17,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
 }
 function wordsOf({ event: e, amountG }: LotEventRow): Words {
   return (n, t): Record<string, string> => {
-    if (e.kind === 'look') return { what: [e.feel ? t(`feel.${e.feel}`) : '', t(`place.${e.place}`), e.brix === null ? '' : `${n(e.brix, 1)} °Bx`, e.tempC === null ? '' : `${n(e.tempC, 1)} °C`, e.crackedShare ? `${n(e.crackedShare * 100)} %` : '', e.note ?? ''].filter(Boolean).join(' · ') }
+    if (e.kind === 'look') return { what: [e.feel ? t(`feel.${e.feel}`) : '', t(`place.${e.place}`), e.brix === null ? '' : `${n(e.brix, 1)} °Bx`, e.tempC === null ? '' : `${n(e.tempC, 1)} °C`, e.crackedShare ? `${t('weighIn.cracked').toLowerCase()} ${n(e.crackedShare * 100)} %` : '', e.note ?? ''].filter(Boolean).join(' · ') }
     if (e.kind === 'clean') return { who: e.initials }
     if (e.kind === 'garnish') return { n: n(e.pieces ?? 0), g: n(amountG ?? 0) }
     if (e.kind === 'discard') return { kg: n(e.kg, 2), reason: t(`reason.${e.reason}`), note: e.note ? ` · ${e.note}` : '' }

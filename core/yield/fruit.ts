@@ -1,7 +1,7 @@
 import { sampleStandardDeviation } from 'simple-statistics'
-import { call, type Figure } from '../figures'
+import { call, given, product, type Figure } from '../figures'
 import type { IngredientData } from '../substances'
-import { handbookYield, type PressFigures } from './press'
+import { handbookYield, juiceDensityGPerMl, type PressFigures } from './press'
 
 /** How many presses back the mean looks: a season's fruit, not last winter's. */
 export const PRESSES_IN_MEAN = 12
@@ -37,4 +37,12 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
     costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,
     minutesPerL: minutes.length ? call('mean-minutes-per-litre', 'min/L', 'mean', minutes, params) : null,
   }
+}
+
+/** g of juice that a mass of fruit gives when it is pressed: the stand's own yield where there are presses, the handbook's before. Its basis says which. */
+export function juiceToExpect(fruit: IngredientData, known: FruitYield, massG: number): Figure {
+  const params = { name: fruit.key }
+  const kg = given('taken', massG / 1000, 'kg', 'measured', 'source.typed', params)
+  const density = given('density-of', juiceDensityGPerMl(fruit), 'g/mL', 'estimated', 'source.density', { name: fruit.fruit!.juice })
+  return product('juice-to-expect', 'g', [known.used, kg, density], params)
 }

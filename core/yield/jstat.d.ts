@@ -4,5 +4,6 @@ declare module 'jstat' {
     inv(p: number, dof: number): number
     cdf(x: number, dof: number): number
   }
-  export const jStat: { studentt: Distribution }
+  const jStat: { studentt: Distribution }
+  export default jStat
 }

@@ -1,6 +1,6 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package has no types, and the interface compiles the core too
 /// <reference path="./jstat.d.ts" />
-import { jStat } from 'jstat'
+import jStat from 'jstat'
 import { linearRegression, mean, median, medianAbsoluteDeviation, sampleStandardDeviation } from 'simple-statistics'
 import { compareYields, type Comparison } from './prediction'
 

@@ -1,6 +1,6 @@
 import { evaluateFigure } from '../figures'
 import { FACTS, INGREDIENTS } from '../substances'
-import { byProductsCostEur, byUse, cleaningRoutine, evaluateReceipt, goodOn, handbookYield, handlingOf, keepingOf, orderBy, pressFigures, titratableAcidity, titrationLimit, usualHandling, withLabour } from '.'
+import { byProductsCostEur, byUse, cleaningRoutine, evaluateReceipt, fruitYield, goodOn, handbookYield, handlingOf, juiceDensityGPerMl, juiceToExpect, keepingOf, orderBy, pressFigures, titratableAcidity, titrationLimit, usualHandling, withLabour } from '.'
 import { outliers, studyYield, trendOf, type PressPoint } from './study'
 
 const lemon = INGREDIENTS.get('lemon')!
@@ -79,6 +79,13 @@ describe('a press', () => {
     expect(byProductsCostEur(10, [0.9, 0.9])).toEqual([4.5, 4.5])
     expect(byProductsCostEur(null, [0.1])).toBeNull()
   })
+})
+
+it('a step expects what was measured here, and the handbook’s before', () => {
+  const press = pressFigures({ takenG: 4000, trimmedG: null, juiceMl: 1500, juiceTyped: 'mL', minutes: null, fruitCostEur: null, fruitCostBasis: 'measured', params: { name: 'lemon', when: '' } })
+  const own = juiceToExpect(lemon, fruitYield(lemon, [press]), 2000)
+  expect(own.value).toBeCloseTo(2 * 375 * juiceDensityGPerMl(lemon), 9)
+  expect(juiceToExpect(lemon, fruitYield(lemon, []), 1000).value).toBeCloseTo(1000 * lemon.fruit!.handbook.juiceShare, 9)
 })
 
 describe('what a kilo yields', () => {

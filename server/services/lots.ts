@@ -55,7 +55,7 @@ async function latestEvents(tx: Tx, lotIds: string[]): Promise<Map<string, Parti
 
 /** What is on the shelves of a stand, whenever it came, and the newest of what is used up. By-products only while they are kept. */
 export function listLots(tx: Tx, standId: string, who: Who): Promise<Reply<'lots'>> {
-  const mine = `stand_id = :standId AND ${counts('lot.id')}`
+  const mine = `stand_id = :standId AND ${counts('lot.id')} AND (source_id IS NULL OR ${counts('lot.source_id')})`
   return lotsOf(tx,
     `(SELECT id FROM lot WHERE ${mine} AND open AND (kind <> 'by-product' OR place IS NOT NULL) ORDER BY at DESC LIMIT 500)
      UNION (SELECT id FROM lot WHERE ${mine} AND kind <> 'by-product' ORDER BY at DESC, id DESC LIMIT ${NEWEST})`, { standId }, who)

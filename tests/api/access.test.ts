@@ -86,9 +86,10 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   const money = (value: unknown, at = ''): string[] => value && typeof value === 'object'
     ? Object.entries(value).flatMap(([k, v]) => (/eur|price|cost(?!Basis)/i.test(k) && v !== null ? [`${at}.${k}`] : money(v, `${at}.${k}`)))
     : []
-  const query: Record<string, Record<string, string>> = { lots: { stand }, presses: { stand }, plan: { stand, day: '2026-11-25' } }
+  const query: Record<string, Record<string, string>> = { lots: { stand }, presses: { stand }, plan: { stand, day: '2026-11-25' }, fruitPresses: { stand }, bench: { stand } }
+  const params: Record<string, Record<string, string>> = { getLot: { id: lot.id }, fruitPresses: { id: 'lemon' } }
   for (const e of endpoints.filter((x) => x.method === 'GET' && x.role === 'crew' && x.id !== 'openapi')) {
-    const a = await crew.call(e.id as 'lots', { query: query[e.id] })
+    const a = await crew.call(e.id as 'lots', { query: query[e.id], params: params[e.id] })
     expect([e.id, a.status]).toEqual([e.id, 200])
     expect([e.id, money(a.body)]).toEqual([e.id, []])
   }
@@ -99,7 +100,7 @@ it('the OpenAPI document names every endpoint, its role and its body', async () 
   const { body } = await owner.call('openapi')
   expect(body.openapi).toBe('3.1.0')
   for (const e of endpoints) expect(body.paths[e.path][e.method.toLowerCase()]).toMatchObject({ operationId: e.id, 'x-role': e.role })
-  expect(body.paths['/api/v1/lots'].post.requestBody.content['application/json'].schema.properties.kg).toEqual({ type: 'number' })
+  expect(body.paths['/api/v1/presses'].post.requestBody.content['application/json'].schema.properties.takenKg).toEqual({ type: 'number' })
 })
 
 it('pages carry a policy that names their scripts by hash, and every answer its headers', async () => {

@@ -116,6 +116,16 @@ describe('ingredients and prices', () => {
     expect(codesOf(await owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'honey', packPriceEur: 9, packG: 1000, ...over } }))).toEqual(codes))
 })
 
+it('how a fruit is handled is bounded, versioned, and the owner’s', async () => {
+  const { version } = (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'papaya')
+  const put = (handling: object | null, who = owner) => who.call('putHandling', { params: { id: 'papaya' }, body: { handling, version } })
+  expect(codesOf(await put({ daysToRipe: 400 }))).toEqual(['daysToRipe:number-out-of-range'])
+  expect(codesOf(await put({ shares: { peel: 0.5, seeds: 0.5 } }))).toEqual(['shares:shares-too-much'])
+  expect((await put({ daysToRipe: 5 }, crew)).status).toBe(403)
+  expect((await put({ daysToRipe: 5 })).body.version).toBe(version + 1)
+  expect((await put({ daysToRipe: 6 })).body.code).toBe('stale')
+})
+
 describe('every write that carries a key', () => {
   const keyed = (Object.values(contract) as Endpoint[]).filter((e) => e.keyed)
   /** A body that is right, for each: a new one needs a line here. */
@@ -127,6 +137,14 @@ describe('every write that carries a key', () => {
     postIngredient: async () => ({ body: { id: uuid(), name: `Keyed ${uuid()}`, likeKey: 'lemon' } }),
     postPrice: async () => ({ body: { id: uuid(), ingredientKey: 'ginger', packPriceEur: 7, packG: 1000 } }),
     putIngredient: async () => ({ params: { id: 'guava-puree' }, body: { own: { composition: { glucose: 4 }, ph: null }, version: (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'guava-puree').version } }),
+    putHandling: async () => ({ params: { id: 'guava' }, body: { handling: { daysToRipe: 3, shares: { peel: 0.1 } }, version: (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'guava').version } }),
+    postPriceList: async () => ({ body: { id: uuid(), rows: [{ ingredientKey: 'guava', packG: 2000, packPriceEur: 5, supplier: null, day: '2026-11-01' }] } }),
+    postLotEvent: async () => ({ params: { id: (await weighIn(owner, stand, 3)).id }, body: { id: uuid(), event: { kind: 'discard', kg: 1, reason: 'soft' } } }),
+    putPressMark: async () => {
+      const body = pressBody((await weighIn(owner, stand, 5)).id)
+      await owner.call('postPress', { body })
+      return { params: { id: body.id }, body: { leftOut: true, reason: null, version: 0 } }
+    },
     putCup: async () => ({ params: { id: uuid() }, body: cupBody() }),
     putVessel: async () => ({ params: { id: uuid() }, body: vesselBody() }),
     postPerson: async () => ({ body: { id: uuid(), name: 'Key', login: `key-${uuid()}`, password: 'long-enough', role: 'crew' } }),

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { withAmount, type RecipeDocument } from '../../core/recipe'
+import { splitOfPress } from '../../core/yield'
 import { closeDatabase, database, fromJson } from '../../server/db/connect'
 import { type Client, makeDrink, people, pressBody, raw, uuid, weighIn } from './client'
 
@@ -24,10 +25,10 @@ describe('from a crate to juice', () => {
     // 4 of 10 kg at 2.50 €/kg
     expect(juice.costEur).toBeCloseTo(10, 4)
     const row = (await owner.call('presses', { query: { stand } })).body.find((p: { id: string }) => p.id === press.id)
-    const parts = (await database().query('SELECT l.part, m.amount FROM movement m JOIN lot l ON l.id = m.lot_id WHERE m.source_id = :id', { type: QueryTypes.SELECT, replacements: { id: press.id } })) as { part: string | null; amount: string }[]
-    const by = (part: string) => Number(parts.find((p) => p.part === part)!.amount)
-    const stuck = row.juiceG * 0.02
-    expect(by('trim') + by('pulp') + row.juiceG + stuck).toBeCloseTo(4000, 2)
+    const split = splitOfPress(row)
+    expect(split.juiceG + split.trimG + split.pulpG + split.lossG).toBeCloseTo(4000, 2)
+    // What is thrown is no lot: fruit out, juice in.
+    expect(await one('SELECT COUNT(*) AS n FROM movement WHERE source_id = :id', { id: press.id })).toEqual({ n: 2 })
     expect(await one('SELECT COUNT(*) AS n FROM change_row WHERE entity_id IN (:a, :b)', { a: lot.id, b: press.id })).toEqual({ n: 2 })
   })
   it('a price typed on weigh-in becomes the latest; a gift leaves it alone', async () => {
@@ -47,7 +48,7 @@ describe('from a crate to juice', () => {
 
 describe('bad input changes nothing', () => {
   it.each([
-    ['kg', { kg: 0 }, ['kg:kg-not-positive']], ['kg', { kg: -4 }, ['kg:kg-not-positive']], ['kg', { kg: '4' }, ['kg:field-invalid-type']], ['kg', { kg: null }, ['kg:field-invalid-type']], ['kg', { kg: 90000 }, ['kg:kg-too-much']],
+    ['kg', { kg: 0 }, ['kg:kg-not-positive']], ['kg', { kg: -4 }, ['kg:kg-not-positive']], ['kg', { kg: '4' }, ['kg:field-invalid-type']], ['kg', { kg: null }, ['kg:kg-or-count-missing']], ['kg', { kg: 90000 }, ['kg:kg-too-much']],
     ['price', { priceEurPerKg: -1 }, ['price:price-negative']], ['count', { count: 1.5 }, ['count:count-not-whole']], ['fruit', { ingredientKey: 'unobtainium' }, ['ingredientKey:not-found']], ['stand', { standId: uuid() }, ['standId:not-found']],
     ['id', { id: 'not-an-id' }, ['id:field-invalid-format']], ['supplier', { supplier: 'x'.repeat(201) }, ['supplier:field-too-big']],
   ])('weigh-in, %s: %j', async (_, over, codes) => {

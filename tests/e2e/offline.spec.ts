@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { answered, asOwner, expect, input, openPress, signIn, test, weighIn } from './steps'
+import { answered, asOwner, expect, input, lotOf, openPress, signIn, test, weighIn } from './steps'
 
 /** The page is kept on the tablet once its service worker is in charge. */
 async function settled(page: Page): Promise<void> {
@@ -21,14 +21,14 @@ test('weigh in, reload and press without a connection; all of it arrives once, a
   await page.context().setOffline(true)
   await weighIn(page, 'Orange', '7', '1.9')
   await page.locator('[data-test=save]').click()
-  const lot = page.locator('[data-test=lot][data-fruit=orange]').first()
+  const lot = lotOf(page, 'orange', '7.00')
   await expect(lot).toContainText('7.00')
   await expect(page.locator('[data-test=unsent]')).toContainText('1 not sent')
   await page.reload()
   await expect(lot).toContainText('7.00')
   await expect(page.locator('[data-test=connection]')).toContainText('No connection; what you see is from')
 
-  await openPress(page, 'orange')
+  await openPress(page, 'orange', '7.00')
   await input(page, 'taken').fill('9')
   await input(page, 'juice').fill('2')
   await page.locator('[data-test=save]').click()
@@ -43,7 +43,7 @@ test('weigh in, reload and press without a connection; all of it arrives once, a
   await expect(page.locator('[data-test=entry-postPress]')).toContainText('waits for the server')
 
   await page.context().setOffline(false)
-  await expect(second.locator('[data-test=lot][data-fruit=orange]').first()).toContainText('3.00 kg in the crate', { timeout: 6000 })
+  await expect(lotOf(second, 'orange', '7.00')).toContainText('3.00 kg in the crate', { timeout: 6000 })
   await expect(page.locator('[data-test=empty]')).toBeVisible()
   await page.goto('/fruit')
   await expect(page.locator('[data-test=lot][data-fruit=orange]', { hasText: '7.00' })).toHaveCount(1)

@@ -24,6 +24,7 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   for (const key of ['1', '2', ',', '5']) await pad.getByRole('button', { name: key, exact: true }).tap()
   await expect(input(page, 'kg')).toHaveValue('12,5')
   await pad.getByRole('button', { name: 'Siguiente' }).tap()
+  await pad.getByRole('button', { name: 'Siguiente' }).tap()
   await pad.getByRole('button', { name: '3', exact: true }).tap()
   await expect(page.getByText('37,50 €')).toBeVisible()
   await pad.getByRole('button', { name: 'Listo' }).tap()

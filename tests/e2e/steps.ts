@@ -40,8 +40,10 @@ export async function weighIn(page: Page, fruit: string, kg: string, price: stri
 export async function answered(page: Page, path: string, act: () => Promise<unknown>): Promise<void> {
   await Promise.all([page.waitForResponse((r) => r.url().includes(path) && r.request().method() !== 'GET' && r.ok()), act()])
 }
-export async function openPress(page: Page, fruit: string): Promise<void> {
-  await page.locator(`[data-test=lot][data-fruit=${fruit}] [data-test=press]`).first().click()
+/** The lot of a fruit that says `text`, such as its kilos; the first to be used where nothing is said. */
+export const lotOf = (page: Page, fruit: string, text: string | RegExp = '') => page.locator(`[data-test=lot][data-fruit=${fruit}]`).filter({ hasText: text }).first()
+export async function openPress(page: Page, fruit: string, text: string | RegExp = ''): Promise<void> {
+  await lotOf(page, fruit, text).locator('[data-test=press]').click()
   await expect(page.locator('[data-test=press-form]')).toBeVisible()
 }
 export async function openDrink(page: Page, name: string): Promise<void> {

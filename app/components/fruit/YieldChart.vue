@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import type { PressPoint } from '#core/yield/study'
 
 // Every press as a point over time, one shape for each method, with the mean as a line and the handbook dashed: a slope, a break and an outlier are seen at once.
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 Chart.register(LinearScale, CategoryScale, PointElement, LineElement, ScatterController, Tooltip)
 const props = defineProps<{ points: PressPoint[]; mean: number | null; handbook: number; asked: string[]; fill: string; now: string }>()
 const { t } = useI18n()
@@ -31,7 +32,7 @@ const options = computed(() => ({
   responsive: true, maintainAspectRatio: false, animation: false as const,
   scales: {
     x: { type: 'linear' as const, max: 0, title: { display: true, text: t('yield.daysAgo') }, ticks: { color: '#566864', callback: (v: string | number) => n(-Number(v)) }, grid: { display: false } },
-    y: { title: { display: true, text: 'mL/kg' }, ticks: { color: '#566864', callback: (v: string | number) => n(Number(v)) }, grid: { color: '#EFE8D6' } },
+    y: { grace: '8%', title: { display: true, text: 'mL/kg' }, ticks: { color: '#566864', callback: (v: string | number) => n(Number(v)) }, grid: { color: '#EFE8D6' } },
   },
   plugins: { tooltip: { callbacks: { label: (c: { parsed: { x: number | null; y: number | null } }) => `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${n(c.parsed.y ?? 0)} mL/kg` } } },
 }))

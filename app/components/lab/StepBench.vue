@@ -2,7 +2,9 @@
 import { useI18n } from 'vue-i18n'
 import { CATALOGUE, EXAMPLES, ProcessLimit, ingredientStream, isChoice, isNumber, kebab, massG, mixed, type NumberSpec, type Op, type Spec, type StepKind, type Stream } from '#core/process'
 import { INGREDIENTS } from '#core/substances'
+import { juiceToExpect } from '#core/yield'
 import { tcsReading } from '#core/safety'
+import { useFruit } from '~/stores/fruit'
 import { fillOf } from '~/utils/colours'
 import { useSentence } from '~/composables/useSentence'
 
@@ -32,9 +34,18 @@ function reset(): void {
 reset()
 
 const items = [...INGREDIENTS.keys()].map((key) => ({ value: key, title: name(key) })).sort((a, b) => a.title.localeCompare(b.title))
-const given = computed(() => Object.fromEntries(Object.entries(values).filter(([, v]) => v !== null && v !== '')))
+/** What this fruit gives here when it is pressed or blended: measured once there are presses, the handbook's before. */
+const expected = computed(() => {
+  if (!['press', 'blend'].includes(props.op)) return null
+  const row = streams.value.flat().find((r) => INGREDIENTS.get(r.ingredient)?.fruit && r.massG)
+  const known = row && useFruit().yields.get(row.ingredient)
+  return known ? { known, figure: juiceToExpect(INGREDIENTS.get(row.ingredient)!, known, row.massG!) } : null
+})
+const given = computed(() => ({
+  ...(props.op === 'press' && expected.value ? { juiceG: expected.value.figure.value } : {}), ...Object.fromEntries(Object.entries(values).filter(([, v]) => v !== null && v !== '')),
+}))
 /** The number that is missing or cannot be read, said at its field. */
-const missing = computed(() => specs.filter(([key, s]) => (texts[key] && isNumber(s) && values[key] === null) || (isNumber(s) && s.default === undefined && !s.optional && values[key] === null)).map(([key]) => key))
+const missing = computed(() => specs.filter(([key, s]) => (texts[key] && isNumber(s) && values[key] === null) || (isNumber(s) && s.default === undefined && !s.optional && (given.value as Record<string, unknown>)[key] === undefined)).map(([key]) => key))
 
 const MASS_G = { least: 0, most: 1e6 }
 const TEMP_C = { least: -40, most: 130 }
@@ -116,6 +127,7 @@ function more(): void {
         </div>
         <p class="legend"><span v-for="b in boxes" :key="b.key"><i :class="b.kind" />{{ b.label }} <b class="num">{{ n(b.g, b.g < 10 ? 2 : 0) }}</b> g</span></p>
         <LabStreamFigures :stream="tried.result.out" :name="t('lab.out')" />
+        <dl v-if="expected" class="own" data-test="expected"><dt>{{ t('figure.juice-to-expect', { name: name(streams.flat().find((r) => INGREDIENTS.get(r.ingredient)?.fruit)!.ingredient) }) }}: {{ expected.known.count ? t('lab.measuredHere', { n: expected.known.count }, expected.known.count) : t('yield.handbook') }}</dt><dd><FigureButton :figure="expected.figure" :digits="0" /></dd></dl>
         <dl v-if="tried.figures.length" class="own">
           <template v-for="f in tried.figures" :key="f.label"><dt>{{ t(`figure.${f.label}`) }}</dt><dd><FigureButton :figure="f" :digits="Math.abs(f.value) >= 100 ? 0 : 2" /></dd></template>
         </dl>

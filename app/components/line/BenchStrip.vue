@@ -29,7 +29,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 </script>
 
 <template>
-  <div v-if="bench.here" class="bench no-print" :class="{ away: keypad.touch && keypad.target }" role="region" :aria-label="t('bench.title')" data-test="bench-strip">
+  <div v-if="bench.here" class="footbench no-print" :class="{ away: keypad.touch && keypad.target }" role="region" :aria-label="t('bench.title')" data-test="bench-strip">
     <button v-for="d in shown" :key="d.device" type="button" :class="[d.state, { fits: d.fits }]" :data-test="`bench-${d.device}`" :data-state="d.state" @pointerdown.prevent @click="bench.take(d.device)">
       <span>{{ t(`bench.${d.device}`) }}</span> <b class="num">{{ d.text }}</b> <span>{{ d.unit }}</span> <small>{{ t(`bench.state.${d.state}`) }}</small>
     </button>
@@ -39,8 +39,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 </template>
 
 <style scoped>
-.bench { position: sticky; bottom: 0; z-index: 800; display: flex; align-items: center; gap: 8px; background: var(--ink); color: var(--sheet); padding: 5px max(20px, calc(50vw - 612px)); min-height: 56px; }
+.footbench { position: sticky; bottom: 0; z-index: 800; display: flex; align-items: center; gap: 8px; background: var(--ink); color: var(--sheet); padding: 5px max(20px, calc(50vw - 612px)); min-height: 56px; }
 button { display: inline-flex; align-items: baseline; gap: 7px; min-height: 48px; padding: 0 14px; background: none; border: 1.5px solid transparent; border-radius: 12px; color: inherit; font: 400 14px var(--text); cursor: pointer; white-space: nowrap; padding-top: 12px; }
+button:first-child { margin-left: -14px; }
 button.fits { border-color: var(--sheet); }
 b { font-size: 19px; }
 span, small { color: #c9d6cf; }
@@ -51,8 +52,8 @@ span, small { color: #c9d6cf; }
 kbd { border: 1.5px solid #c9d6cf; border-radius: 6px; padding: 1px 7px; font: 600 13px var(--text); }
 @media (max-width: 1000px) { .hint { display: none; } }
 @media (max-width: 700px) {
-  .bench { position: fixed; inset: auto 0 78px 0; padding: 2px 6px; min-height: 48px; gap: 0; overflow-x: auto; }
-  .bench.away { display: none; }
+  .footbench { position: fixed; inset: auto 0 78px 0; padding: 2px 6px; min-height: 48px; gap: 0; overflow-x: auto; }
+  .footbench.away { display: none; }
   button { padding: 8px 8px 0; gap: 4px; min-height: 44px; }
   button small, button span:first-child { display: none; }
   b { font-size: 17px; }

@@ -18,6 +18,7 @@ export const figures = {
     'juice-out': 'Juice that came out', spilled: 'Spilled', 'by-products-carry': 'Kept by-products carry', 'market-per-litre': 'A litre at market price', hands: 'Pairs of hands', 'hand-minutes': 'Minutes of all hands', 'cost-with-work': 'A litre with the work in it', 'work-per-litre': 'Work in a litre',
     base: 'Base run in', 'base-strength': 'Strength of the base', 'acid-mg': 'Acid in the sample, mg', 'citric-per-meq': 'Citric acid for each milliequivalent, mg', 'acid-mg-per-ml': 'Acid in a mL, mg', sample: 'Juice in the sample', 'titratable-acidity': 'Acid (TA), as citric',
     'yield-expected': 'Expected of the next lot of {name}', 'yield-scale': 'How much lots differ, with what is not known yet', 't-quantile': 'Times the spread for {chance} of 100, Student t with {dof}', 'yield-allowance': 'Allowance', 'yield-sure': 'At least, in {chance} of 100 lots of {name}', 'litres-wanted': '{name} wanted beside the plan',
+    'juice-to-expect': 'Juice to expect of {name}',
     'unit-weight': 'A piece weighs', pieces: 'Pieces', 'left-otherwise': 'Garnish, sorted, thrown away', 'out-of-crate': 'Taken out of the crate',
   },
   formula: {
@@ -32,6 +33,6 @@ export const figures = {
     ifct: 'Indian Food Composition Tables 2017, open data set', 'makers-label': 'Usual label of the maker, from memory', sweeteners: 'Handbooks of sweeteners, from memory; the label of the product decides', 'iso-tea': 'ISO 3720 and ISO 11287, from memory', 'fda-ph': 'FDA, Approximate pH of Foods, from memory', 'food-keeper': 'USDA FoodKeeper, from memory',
     own: 'Own values, typed under Store',
     honey: 'Reviews of honey composition, from memory',
-    'jug-foam': 'From the jug, with foam on it: too high by an unknown part', owner: 'Set by the owner', market: 'Last price of the fruit, which was given', burette: 'From the burette', bottle: 'From the label of the bottle', 'iso-750': 'Citric acid 192.12 g/mol, three protons (ISO 750, from memory)', pipette: 'From the pipette', 'presses-and-handbook': 'Presses here, blended with the handbook', student: 'Student’s t distribution', typed: 'Typed here', count: 'Counted, times the usual piece',
+    handbook: 'Handbook of the fruit', 'jug-foam': 'From the jug, with foam on it: too high by an unknown part', owner: 'Set by the owner', market: 'Last price of the fruit, which was given', burette: 'From the burette', bottle: 'From the label of the bottle', 'iso-750': 'Citric acid 192.12 g/mol, three protons (ISO 750, from memory)', pipette: 'From the pipette', 'presses-and-handbook': 'Presses here, blended with the handbook', student: 'Student’s t distribution', typed: 'Typed here', count: 'Counted, times the usual piece',
   },
 }

@@ -68,7 +68,7 @@ export const lab = {
   },
   lab: {
     between: 'between {least} and {most}', title: 'Lab', why: 'Try a step or look into an ingredient. Nothing here is saved.', steps: 'Steps', substances: 'Ingredients', in: 'Goes in', numbers: 'Numbers', out: 'Comes out', grams: 'Mass',
-    temp: 'Temperature', add: 'One more', remove: 'Take out', usual: 'usual {value}', usualFrom: 'usual {value}; {source}', coldOnly: '{cold} days cold', byProduct: 'By-product', loss: 'Loss', hands: 'Hands', waits: 'Waits', energy: 'Energy',
+    temp: 'Temperature', add: 'One more', remove: 'Take out', measuredHere: 'measured, {n} press | measured, {n} presses', usual: 'usual {value}', usualFrom: 'usual {value}; {source}', coldOnly: '{cold} days cold', byProduct: 'By-product', loss: 'Loss', hands: 'Hands', waits: 'Waits', energy: 'Energy',
     busy: 'Keeps busy', done: 'Done when', window: 'between {from} and {to}', ph: 'pH', range: '{low} to {high}', boils: 'Boils at', freezes: 'Freezes at', made: 'Made of, g per 100 g',
     facts: 'Beside that', unitG: 'A piece, as purchased', cupG: 'A US cup', keeps: 'Keeps', keepsDays: '{room} days in the room, {cold} cold', usualPh: 'Usual pH', source: 'Source',
     find: 'Ingredient', step: 'Step', reset: 'As at first', density: 'Density', sweetTimes: 'Sweet as sugar, times', needed: 'needed',

@@ -20,6 +20,7 @@ export const figures: typeof en = {
     'juice-out': 'Jugo que salió', spilled: 'Derramado', 'by-products-carry': 'Cargan los restos guardados', 'market-per-litre': 'Un litro a precio de mercado', hands: 'Pares de manos', 'hand-minutes': 'Minutos de todas las manos', 'cost-with-work': 'Un litro con su trabajo', 'work-per-litre': 'Trabajo en un litro',
     base: 'Base gastada', 'base-strength': 'Fuerza de la base', 'acid-mg': 'Ácido en la muestra, mg', 'citric-per-meq': 'Ácido cítrico por miliequivalente, mg', 'acid-mg-per-ml': 'Ácido en un mL, mg', sample: 'Jugo de la muestra', 'titratable-acidity': 'Ácido (TA), como cítrico',
     'yield-expected': 'Esperado del próximo lote de {name}', 'yield-scale': 'Cuánto varían los lotes, con lo que aún no se sabe', 't-quantile': 'Veces la variación para {chance} de 100, t de Student con {dof}', 'yield-allowance': 'Margen', 'yield-sure': 'Al menos, en {chance} de 100 lotes de {name}', 'litres-wanted': '{name}, pedido además del plan',
+    'juice-to-expect': 'Jugo que se espera de {name}',
     'unit-weight': 'Una pieza pesa', pieces: 'Piezas', 'left-otherwise': 'Adorno, separado, tirado', 'out-of-crate': 'Salido de la caja',
   },
   formula: {
@@ -34,6 +35,6 @@ export const figures: typeof en = {
     ifct: 'Tablas de composición de alimentos de la India 2017, datos abiertos', 'makers-label': 'Etiqueta usual del fabricante, de memoria', sweeteners: 'Manuales de edulcorantes, de memoria; decide la etiqueta del producto', 'iso-tea': 'ISO 3720 e ISO 11287, de memoria', 'fda-ph': 'FDA, pH aproximado de alimentos, de memoria', 'food-keeper': 'USDA FoodKeeper, de memoria',
     own: 'Valores propios, escritos en Almacén',
     honey: 'Revisiones de composición de la miel, de memoria',
-    'jug-foam': 'De la jarra, con espuma: de más en parte desconocida', owner: 'Puesto por la dueña', market: 'Último precio de la fruta, que fue regalada', burette: 'De la bureta', bottle: 'De la etiqueta', 'iso-750': 'Ácido cítrico 192,12 g/mol, tres protones (ISO 750, de memoria)', pipette: 'De la pipeta', 'presses-and-handbook': 'Exprimidas de aquí, mezcladas con el manual', student: 'Distribución t de Student', typed: 'Escrito aquí', count: 'Contado, por la pieza usual',
+    handbook: 'Manual de la fruta', 'jug-foam': 'De la jarra, con espuma: de más en parte desconocida', owner: 'Puesto por la dueña', market: 'Último precio de la fruta, que fue regalada', burette: 'De la bureta', bottle: 'De la etiqueta', 'iso-750': 'Ácido cítrico 192,12 g/mol, tres protones (ISO 750, de memoria)', pipette: 'De la pipeta', 'presses-and-handbook': 'Exprimidas de aquí, mezcladas con el manual', student: 'Distribución t de Student', typed: 'Escrito aquí', count: 'Contado, por la pieza usual',
   },
 }

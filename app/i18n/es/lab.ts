@@ -73,7 +73,7 @@ export const lab: typeof en = {
   },
   lab: {
     between: 'entre {least} y {most}', title: 'Laboratorio', why: 'Prueba un paso o mira un ingrediente. Aquí no se guarda nada.', steps: 'Pasos', substances: 'Ingredientes', in: 'Entra', numbers: 'Números', out: 'Sale',
-    grams: 'Masa', temp: 'Temperatura', add: 'Uno más', remove: 'Quitar', usual: 'usual {value}', usualFrom: 'usual {value}; {source}', coldOnly: '{cold} días en frío', byProduct: 'Subproducto', loss: 'Pérdida', hands: 'Manos', waits: 'Espera',
+    grams: 'Masa', temp: 'Temperatura', add: 'Uno más', remove: 'Quitar', measuredHere: 'medido, {n} exprimida | medido, {n} exprimidas', usual: 'usual {value}', usualFrom: 'usual {value}; {source}', coldOnly: '{cold} días en frío', byProduct: 'Subproducto', loss: 'Pérdida', hands: 'Manos', waits: 'Espera',
     energy: 'Energía', busy: 'Ocupa', done: 'Listo cuando', window: 'entre {from} y {to}', ph: 'pH', range: '{low} a {high}', boils: 'Hierve a', freezes: 'Congela a',
     made: 'Compuesto por, g en 100 g', facts: 'Además', unitG: 'Una pieza, como se compra', cupG: 'Una taza de EE. UU.', keeps: 'Se conserva', keepsDays: '{room} días al ambiente, {cold} en frío',
     usualPh: 'pH usual', source: 'Fuente', find: 'Ingrediente', step: 'Paso', reset: 'Como al inicio', density: 'Densidad', sweetTimes: 'Veces más dulce que el azúcar', needed: 'necesario',

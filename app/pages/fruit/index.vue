@@ -68,7 +68,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         <p>{{ t('fruit.empty') }}</p>
       </div>
       <template v-else>
-        <p v-if="first" class="first" data-test="use-first"><b>{{ t('fruit.useFirst') }}</b> {{ name(first.ingredientKey) }}, {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }} · <FruitKeepingWord :keeping="store.keepings.get(first.id)!" :feel="null" /></p>
+        <p v-if="first" class="first" data-test="use-first"><b>{{ t('fruit.useFirst') }}</b> {{ name(first.ingredientKey) }}, {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }}, {{ t(store.keepings.get(first.id)!.state === 'past' ? 'keeping.past' : 'keeping.ready', { day: day(store.keepings.get(first.id)!.bestUntil!) }) }}</p>
         <FruitStripKey :other="anyOther" />
         <FruitLotStrip v-for="lot in shown" :key="lot.id" :lot="lot" :scale-kg="scaleKg" :selected="selected?.id === lot.id && panel.show === 'fruit'" @select="selectedId = lot.id; panel = { show: 'fruit' }" @press="startPress(lot)" />
         <v-btn v-if="lots.length > shown.length" class="below" @click="showAll = true">{{ t('fruit.older', { n: lots.length - shown.length }) }}</v-btn>

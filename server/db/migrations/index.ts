@@ -45,7 +45,7 @@ export const MIGRATIONS: readonly Migration[] = [
   { name: '0031-lot-shelf', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS shelf (stand_id, open, at)' },
   { name: '0032-lot-open-now', sql: 'UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < 0.01' },
   { name: '0033-press-details', sql: `ALTER TABLE press ADD COLUMN IF NOT EXISTS tool VARCHAR(60) NULL, ADD COLUMN IF NOT EXISTS fruit_temp ENUM('cold','room','warm') NULL, ADD COLUMN IF NOT EXISTS hands INT NULL, ADD COLUMN IF NOT EXISTS spilled_ml ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS by_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS market_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS parts JSON NULL, ADD COLUMN IF NOT EXISTS seen JSON NULL` },
-  { name: '0034-press-by-stand-fruit', sql: 'ALTER TABLE press ADD INDEX IF NOT EXISTS by_stand_fruit (stand_id, ingredient_key, at), ADD INDEX IF NOT EXISTS by_lot (lot_id)' },
+  { name: '0034-press-by-stand-fruit', sql: 'ALTER TABLE press ADD INDEX IF NOT EXISTS by_stand_fruit (stand_id, ingredient_key, at)' },
   { name: '0035-lot-event', sql: table('lot_event', `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id), kind ENUM('look','clean','garnish','discard','sort') NOT NULL, amount_g ${AMOUNT} NULL, body JSON NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_lot (lot_id, kind, at)`) },
   { name: '0036-movement-event', sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore','garnish','discard','sort-out','sort-in') NOT NULL" },
   { name: '0037-fact-void-event', sql: "ALTER TABLE fact_void MODIFY entity ENUM('lot','press','lot-event') NOT NULL" },

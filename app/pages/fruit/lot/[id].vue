@@ -73,7 +73,7 @@ async function corrected(newId: string): Promise<void> {
     <section class="sheet stack" data-test="lot-page">
       <NuxtLink to="/fruit" class="back small">{{ t('lot.back') }}</NuxtLink>
       <div class="spread">
-        <h1><template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }} <span class="num">{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0) }}<span class="unit"> {{ received ? 'kg' : lot.unit }}</span></span></h1>
+        <h1><template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }} &#8201;<span class="num">{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0) }}<span class="unit">&nbsp;{{ received ? 'kg' : lot.unit }}</span></span></h1>
         <FruitKeepingWord v-if="keeping" :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" />
       </div>
       <p class="quiet">{{ [lot.supplier, t('lot.came', { day: day(lot.at), who: lot.by }), lot.count ? t('fruit.pieces', { n: lot.count }) : '', lot.place ? t(`place.${lot.look?.place ?? lot.place}`) : '', lot.useFor, lot.useBy ? t('kept.until', { day: day(`${lot.useBy}T12:00:00Z`) }) : ''].filter(Boolean).join(' · ') }}</p>

@@ -57,6 +57,7 @@ const tables = computed(() => [
   { key: 'tools', rows: study.value.tools, label: (k: string) => k }, { key: 'seasons', rows: study.value.seasons, label: (k: string) => t(`season.${k}`) },
 ].filter((x) => x.rows.length > 0 && (x.key === 'methods' || x.rows.length > 1)))
 const word = (k: string): string => (te(`method.${k}`) ? t(`method.${k}`) : te(`fruitTemp.${k}`) ? t(`fruitTemp.${k}`) : k)
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1)
 const asked = computed(() => study.value.asked.map((id) => presses.value.find((p) => p.id === id)!).filter(Boolean))
 const answeredMarks = computed(() => presses.value.filter((p) => p.mark))
 const why = reactive<Record<string, string>>({})
@@ -119,7 +120,7 @@ function download(): void {
       </template>
       <ul v-if="study.pairs.length" class="pairs">
         <li v-for="c in study.pairs" :key="c.first + c.second" data-test="pair">
-          {{ t('yield.pair', { first: word(c.first), second: word(c.second), ml: n(c.difference), low: n(c.low), high: n(c.high) }) }}
+          {{ t('yield.pair', { first: capital(word(c.first)), second: word(c.second), ml: n(c.difference), low: n(c.low), high: n(c.high) }) }}
           <b>{{ c.low > 0 ? t('yield.pairSure', { p: percent(c.firstIsBetter) }) : t('yield.pairUnsure', { p: percent(c.firstIsBetter) }) }}</b>
         </li>
       </ul>
