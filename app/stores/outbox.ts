@@ -54,7 +54,8 @@ export const useOutbox = defineStore('outbox', () => {
   /** Call before reading; the function it gives is called when the answer is shown, and what was delivered before is then in it. */
   function reading(...routes: KeptId[]): () => void {
     const before = new Set(delivered.value.filter((e) => routes.includes(e.route)))
-    return () => { delivered.value = delivered.value.filter((e) => !before.has(e)) }
+    // An older answer that was kept on the tablet does not have it yet.
+    return () => { if (offlineSince.value === null) delivered.value = delivered.value.filter((e) => !before.has(e)) }
   }
   const ofOthers = computed(() => entries.value.length - mine.value.length)
 

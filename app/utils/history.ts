@@ -5,7 +5,7 @@ export type Act = 'made' | 'changed' | 'gone' | 'voided' | 'restored'
 type Row = Record<string, unknown>
 
 /** What tells rows apart, or says the same twice, is not shown. */
-const HIDDEN = new Set(['id', 'version', 'personId', 'at', 'standId', 'recipeId', 'lotId', 'juiceLotId', 'shipped', 'standard', 'key', 'kind', 'since', 'confirmed', 'figures', 'voided', 'part', 'juiceG', 'draft', 'source', 'likeKey', 'unit', 'schema', 'login', 'juiceUnit', 'ingredientKey', 'costBasis', 'day'])
+const HIDDEN = new Set(['id', 'version', 'personId', 'at', 'standId', 'recipeId', 'lotId', 'juiceLotId', 'shipped', 'standard', 'key', 'kind', 'since', 'confirmed', 'figures', 'voided', 'part', 'juiceG', 'draft', 'source', 'likeKey', 'unit', 'schema', 'login', 'juiceUnit', 'ingredientKey', 'costBasis', 'day', 'sourceId', 'listId', 'amountG', 'routine', 'massG', 'measured'])
 
 export function actOf(before: Row | null, after: Row | null): Act {
   if (after && typeof after.voided === 'boolean') return after.voided ? 'voided' : 'restored'

@@ -16,7 +16,8 @@ export async function benchApi(url: string, label: string): Promise<[string, str
   const cookie = await cookieFor(url, 'owner', 'tart-and-cold')
   const get = (path: string) => fetch(url + path, { headers: { cookie } })
   const stand = ((await (await get('/api/v1/stands')).json()) as { id: string }[])[0]!.id
-  const routes = [`/api/v1/lots?stand=${stand}`, `/api/v1/presses?stand=${stand}`, '/api/v1/recipes', '/api/v1/ingredients', '/api/v1/prices', `/api/v1/plan?stand=${stand}&day=2026-11-25`, '/api/v1/session', '/api/v1/cups']
+  const lot = ((await (await get(`/api/v1/lots?stand=${stand}`)).json()) as { id: string; kind: string }[]).find((l) => l.kind === 'received')!.id
+  const routes = [`/api/v1/lots?stand=${stand}`, `/api/v1/lots/${lot}`, `/api/v1/fruit/lemon/presses?stand=${stand}`, '/api/v1/packs?need=lemon:21700,lime:4000', `/api/v1/presses?stand=${stand}`, '/api/v1/recipes', '/api/v1/ingredients', '/api/v1/prices', `/api/v1/plan?stand=${stand}&day=2026-11-25`, '/api/v1/session', '/api/v1/cups']
   const took = new Map<string, number[]>(routes.map((r) => [r, []]))
   const until = Date.now() + SECONDS * 1000
   await Promise.all(Array.from({ length: CLIENTS }, async (_, c) => {
@@ -32,8 +33,8 @@ export async function benchApi(url: string, label: string): Promise<[string, str
   }))
   const p95 = (all: number[]) => all.sort((a, b) => a - b)[Math.floor(all.length * 0.95)] ?? NaN
   const all = [...took.values()].flat()
-  const slowest = [...took].map(([r, t]) => [r.replace(/\?.*/, ''), p95(t)] as const).sort((a, b) => b[1] - a[1])[0]!
-  return [[`API reads, p95, ${CLIENTS} clients, ${label}`, `${p95(all).toFixed(1)} ms over ${all.length} reads; slowest ${slowest[0]} ${slowest[1].toFixed(1)} ms`, '40 ms']]
+  const [first, second] = [...took].map(([r, t]) => [r.replace(/\?.*/, ''), p95(t)] as const).sort((a, b) => b[1] - a[1])
+  return [[`API reads, p95, ${CLIENTS} clients, ${label}`, `${p95(all).toFixed(1)} ms over ${all.length} reads; slowest ${first![0]} ${first![1].toFixed(1)} ms, then ${second![0]} ${second![1].toFixed(1)} ms`, '40 ms']]
 }
 
 /** Three years of records, written straight into the tables: about 300 000 rows. */
@@ -60,6 +61,7 @@ export async function threeYears(): Promise<number> {
     ...lots.map((id, i) => [id, stand, fruit(i), 'received', 'g', 10000, 24, at(i), person, '[]']), ...juices.map((id, i) => [id, stand, `${fruit(i)}-juice`, 'pressed', 'mL', 4000, 24, at(i), person, '[]'])])
   rows += await insert('movement', 'id, lot_id, amount, kind, source_id, at, person_id', lots.flatMap((id, i) => [[uuid(), id, 10000, 'receive', id, at(i), person], [uuid(), id, -10000, 'press-out', presses[i], at(i), person], [uuid(), juices[i], 4000, 'press-in', presses[i], at(i), person], [uuid(), juices[i], -4000, 'pour-out', juices[i], at(i), person]]))
   rows += await insert('press', 'id, stand_id, lot_id, juice_lot_id, ingredient_key, taken_g, juice_ml, juice_g, juice_unit, method, minutes, fruit_cost_eur, cost_basis, at, person_id, confirmed', presses.map((id, i) => [id, stand, lots[i], juices[i], fruit(i), 10000, 4000, 4120, 'mL', 'juicer', 20, 24, 'measured', at(i), person, '[]']))
+  await db.query('UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < 0.01')
   rows += await insert('change_row', 'entity, entity_id, `after`, at, person_id', lots.map((id, i) => ['lot', id, '{}', at(i), person]))
   rows += await insert('price', 'id, ingredient_key, pack_price_eur, pack_g, since, source, person_id', Array.from({ length: 6000 }, (_, i) => [uuid(), fruit(i), 2 + (i % 10) / 10, 1000, at(i * 5), 'typed', person]))
   return rows

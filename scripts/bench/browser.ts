@@ -53,3 +53,36 @@ export async function benchBrowser(url: string): Promise<[string, string, string
     ['a typed digit to painted figures, median of 20', `${paint.toFixed(1)} ms`, 'next frame'],
   ]
 }
+
+/** The Fruit screen over three years of records: until the first lot is there, and from a press that is saved to its figures. */
+export async function benchFruit(url: string): Promise<[string, string, string][]> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  await page.goto(`${url}/sign-in`)
+  await page.locator('[data-test=login] input').fill('owner')
+  await page.locator('[data-test=password] input').fill('tart-and-cold')
+  await page.locator('[data-test=enter]').click()
+  await page.waitForURL('**/fruit')
+  const shown: number[] = []
+  for (let i = 0; i < RUNS; i++) {
+    await page.goto(`${url}/fruit`, { waitUntil: 'commit' })
+    await page.locator('[data-test=lot]').first().waitFor()
+    shown.push(await page.evaluate(() => performance.now()))
+  }
+  const saved: number[] = []
+  for (let i = 0; i < RUNS; i++) {
+    await page.locator('[data-test=lot][data-fruit=carrot] [data-test=press]').first().click()
+    await page.locator('[data-test=taken] input').fill('0.5')
+    await page.locator('[data-test=juice] input').fill('0.25')
+    saved.push(await page.evaluate(() => new Promise<number>((done) => {
+      const at = performance.now()
+      const seen = new MutationObserver(() => { if (document.querySelector('[data-test=pressed]')) { seen.disconnect(); requestAnimationFrame(() => done(performance.now() - at)) } })
+      seen.observe(document.body, { childList: true, subtree: true })
+      document.querySelector<HTMLElement>('[data-test=save]')!.click()
+    })))
+    await page.locator('[data-test=panel-done]').click()
+  }
+  await browser.close()
+  const median = (all: number[]): number => all.sort((a, b) => a - b)[Math.floor(all.length / 2)]!
+  return [['Fruit screen, from loading to the first lot, median of 5, three years', `${(median(shown) / 1000).toFixed(2)} s`, '1 s'], ['press saved to new figures, median of 5, three years', `${median(saved).toFixed(0)} ms`, '300 ms']]
+}

@@ -9,7 +9,7 @@ import { placesFor } from '../lib/paths'
 import { prepareDatabase } from '../lib/prepare'
 import { say, sayStop } from '../lib/say'
 import { benchApi, threeYears } from './api'
-import { benchBrowser } from './browser'
+import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
@@ -29,6 +29,7 @@ try {
   print(await benchBrowser(app.url))
   print(await benchApi(app.url, 'the demo'))
   const rows = await threeYears()
+  print(await benchFruit(app.url))
   print(await benchApi(app.url, `three years (${Math.round(rows / 1000)} 000 rows)`))
 } catch (e) {
   sayStop(e)

@@ -82,7 +82,7 @@ export class Bench {
       const steady = s.held >= HOLD_TICKS
       // The last place of a steady device still jumps now and then; one that moves trembles.
       const tremble = steady ? 0 : (this.random() - 0.5) * step
-      this.say(formatLine(device, steady, asShown(device, { ...s, value: s.value + tremble }), s.unit === 'kg' || s.unit === 'lb' ? 3 : DIGITS[device], s.unit))
+      this.say(formatLine(device, steady, asShown(device, { ...s, value: s.value + tremble }), s.unit === 'kg' || s.unit === 'lb' ? 3 : s.unit === 'oz' ? 1 : DIGITS[device], s.unit))
     }
   }
   private say(line: string): void {

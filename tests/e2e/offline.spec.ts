@@ -97,7 +97,7 @@ test('a session that ended keeps what was entered until its person signs in agai
   await page.locator('[data-test=save]').click()
   await expect(page).toHaveURL(/sign-in/)
   await asOwner(page)
-  await expect(page.locator('[data-test=lot][data-fruit=grapefruit]').first()).toContainText('3.00')
+  await expect(lotOf(page, 'grapefruit', '3.00 kg')).toBeVisible()
   await expect(page.locator('[data-test=unsent]')).toHaveCount(0)
   await other.context().close()
 })

@@ -32,6 +32,20 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   await sound(page)
   await page.getByText('Cancelar').tap()
 
+  await page.locator('[data-test=open-lot]').first().tap()
+  await expect(page.locator('[data-test=story]')).toContainText('Entrada')
+  await sound(page)
+  await page.locator('[data-test=lot-press]').tap()
+  await page.locator('[data-test=more-parts]').tap()
+  await page.locator('[data-test=add-part]').tap()
+  await page.locator('[data-test=more-readings]').tap()
+  await sound(page)
+  for (const [path, heading] of [['/fruit/yield/lemon', 'Lo que rinde un kilo'], ['/buy', 'Compra']] as const) {
+    await page.goto(path)
+    await expect(page.locator('h1')).toContainText(heading)
+    await sound(page)
+  }
+
   await page.locator('nav').getByText('Bebidas', { exact: true }).tap()
   await page.locator('[data-test=drink]').first().tap()
   await expect(page.locator('[data-test=sip-jug]')).toContainText(/\d,\d/)

@@ -17,7 +17,7 @@ const UNITS: Record<string, string> = { C: '°C', F: '°F', Bx: '°Bx' }
 const shown = computed(() => (['scale', 'probe', 'refractometer'] as Device[]).flatMap((device) => {
   const r = bench.readings[device]
   if (!r) return []
-  const digits = r.unit === 'kg' || r.unit === 'lb' ? 3 : device === 'scale' ? 0 : 1
+  const digits = r.unit === 'kg' || r.unit === 'lb' ? 3 : r.unit === 'g' ? 0 : 1
   return [{ device, r, text: r.state === 'lost' || r.value === null ? '–' : n(r.value, digits), unit: UNITS[r.unit ?? ''] ?? r.unit ?? '', fits: bench.target?.device === device, state: r.state !== 'ok' ? r.state : r.steady ? 'steady' : 'moving' }]
 }))
 function pressed(e: KeyboardEvent): void {
