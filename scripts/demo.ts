@@ -100,6 +100,8 @@ async function watch(entry: string): Promise<void> {
   for (;;) {
     await new Promise((done) => setTimeout(done, 1000))
     if (ending) return
+    // The devices are stand-ins: they come back without ado, where they were.
+    if (bench!.child.exitCode !== null || bench!.child.signalCode !== null) bench = await startBench(Number(bench!.address.split(':')[1])).catch(() => bench)
     const deadDb = db.pid > 0 && !alive(db.pid)
     const deadApp = app!.child.exitCode !== null || app!.child.signalCode !== null
     if (!deadDb && !deadApp) continue

@@ -144,7 +144,7 @@ const sameDocument = (a: Pick<Entry, 'route' | 'params'>, b: Pick<Entry, 'route'
 function buildsOn(entry: Entry, earlier: Entry): boolean {
   if (sameDocument(entry, earlier)) return true
   const made = earlier.body.id
-  return typeof made === 'string' && Object.entries(entry.body).some(([k, v]) => k !== 'id' && v === made)
+  return typeof made === 'string' && (Object.values(entry.params).includes(made) || Object.entries(entry.body).some(([k, v]) => k !== 'id' && v === made))
 }
 
 /** Without the reactive wrappers that the database could not copy. */

@@ -105,7 +105,7 @@ function download(): void {
           <thead><tr><th>{{ t('buy.fruit') }}</th><th class="r roomy">{{ t('buy.juice') }}</th><th class="r">{{ t('buy.needed') }}</th><th class="r roomy">{{ t('buying.held') }}</th><th class="r">{{ t('buy.buy') }}</th><th class="packs">{{ t('buying.packs') }}</th><th v-if="session.isOwner" class="r">€</th></tr></thead>
           <tbody>
             <tr v-for="r in rows" :key="r.fruit" :data-test="`buying-${r.fruit}`">
-              <td><NuxtLink :to="`/fruit/yield/${r.fruit}`"><b>{{ name(r.fruit) }}</b></NuxtLink><span v-if="r.buyKg.value > 0" class="small order" :class="{ late: r.late && plan.day !== plan.today }">{{ plan.day === plan.today ? t('buying.now') : r.late ? t('buying.late', { day: dayName(r.by.ripe) }) : r.firm ? t('buying.byFirm', { firm: dayName(r.by.firm), ripe: dayName(r.by.ripe) }) : t('buying.by', { day: dayName(r.by.ripe) }) }}</span></td>
+              <td><NuxtLink :to="`/fruit/yield/${r.fruit}`"><b>{{ name(r.fruit) }}</b></NuxtLink><span v-if="r.buyKg.value > 0" class="small order" :class="{ late: r.late && plan.day !== plan.today }">{{ plan.day === plan.today ? t('buying.now') : r.late ? t('buying.late', { day: dayName(r.by.ripe) }) : r.firm ? t('buying.byFirm', { firm: dayName(r.by.firm), ripe: dayName(r.by.ripe) }) : t('buying.by', { day: dayName(r.by.ripe) }) }}</span><span v-if="r.packs?.packs.length" class="small narrow">{{ packText(r.packs) }}</span></td>
               <td class="r roomy"><FigureButton :figure="r.juiceMl" large :digits="0" :label="t('buy.juice')" /></td>
               <td class="r"><FigureButton :figure="r.neededKg" :digits="2" :label="t('buy.needed')" /></td>
               <td class="r roomy"><FigureButton :figure="r.onHandKg" :digits="2" :label="t('buying.held')" /></td>
@@ -141,6 +141,7 @@ th { font-weight: 400; font-size: 13px; color: var(--quiet); text-align: left; }
 td { border-bottom: 1px solid var(--rule); padding: 8px 8px 8px 0; vertical-align: top; }
 td a { text-underline-offset: 4px; }
 .order { display: block; color: var(--quiet); }
+.narrow { display: none; }
 .late { color: var(--hibiscus); font-weight: 600; }
 .r { text-align: right; }
 .packs { padding-left: 18px; width: 32%; }
@@ -148,6 +149,6 @@ td a { text-underline-offset: 4px; }
 .wrap { flex-wrap: wrap; }
 .print-only { display: none; }
 @media (max-width: 1000px) { .buying { grid-template-columns: minmax(0, 1fr); } .main { order: -1; } }
-@media screen and (max-width: 700px) { .roomy { display: none; } .packs { display: none; } td { padding-right: 4px; } }
+@media screen and (max-width: 700px) { .roomy { display: none; }   .packs { display: none; } .narrow { display: block; } td { padding-right: 4px; } }
 @media print { .buying { display: block; } .print-only { display: block; margin-bottom: 6px; } .today { background: none; padding: 0; } td { padding: 5px 8px 5px 0; } }
 </style>

@@ -12,8 +12,12 @@ export function actOf(before: Row | null, after: Row | null): Act {
   return before === null ? 'made' : after === null ? 'gone' : 'changed'
 }
 
+/** How a fruit is handled lies one level deeper; for people its fields are fields like the others. */
+const flat = (row: Row | null): Row | null => (row && typeof row.handling === 'object' && row.handling ? { ...row, ...(row.handling as Row) } : row)
+
 /** The fields that differ, and for a drink the amounts of its layers. */
-export function differences(before: Row | null, after: Row | null): Difference[] {
+export function differences(was: Row | null, is: Row | null): Difference[] {
+  const [before, after] = [flat(was), flat(is)]
   const fields = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])].filter((f) => !HIDDEN.has(f))
   const plain = fields.map((field) => ({ field, before: before?.[field] ?? null, after: after?.[field] ?? null })).filter((d) => isPlain(d.before) && isPlain(d.after) && !same(d.before, d.after))
   return [...plain, ...layerDifferences(before?.draft as RecipeDocument | undefined, after?.draft as RecipeDocument | undefined)]

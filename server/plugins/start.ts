@@ -2,8 +2,10 @@ import type { Server } from 'node:http'
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDatabase, inTransaction } from '../db/connect'
 import { backupIfDue } from '../services/backup'
+import { closeBridges } from '../devices/bridge'
 import { now } from '../services/clock'
 import { dropOldKeys } from '../services/idempotency'
+import { closeStreams } from '../utils/events'
 import { log } from '../utils/log'
 
 const BACKUP_LOOK_MS = 10 * 60_000
@@ -27,6 +29,7 @@ export default defineNitroPlugin((nitro) => {
     const server = (event.node.req.socket as unknown as { server?: Server }).server
     if (server && server.keepAliveTimeout < KEEP_ALIVE_MS) server.keepAliveTimeout = KEEP_ALIVE_MS
   })
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => { closeStreams(); closeBridges() })
   // Any number of processes may look; one of them makes it.
   const look = setInterval(() => void backupIfDue().catch((err) => log.error({ err }, 'the daily backup was not made')), BACKUP_LOOK_MS)
   nitro.hooks.hook('close', async () => {

@@ -7,6 +7,10 @@ import { admit, problem } from './route'
 /** How often it is asked whether the session still lives; also what keeps a quiet line open. */
 const ALIVE_MS = 15_000
 
+/** What is open, so that a shutdown does not wait for listeners that would stay for ever. */
+const open = new Set<() => Promise<void>>()
+export const closeStreams = (): void => open.forEach((close) => void close())
+
 type Subscribe = (push: (event: unknown) => void) => () => void
 type Open<E extends Endpoint> = (tx: Tx, input: { query: z.infer<E['query']> }) => Promise<Subscribe | null>
 
@@ -14,16 +18,19 @@ type Open<E extends Endpoint> = (tx: Tx, input: { query: z.infer<E['query']> }) 
  * The same address as server-sent events, for whoever accepts those. Let in like every other route, and ended when the session ends. Events are news, not
  * state: whoever misses one asks again.
  */
-export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, open: Open<E>): EventHandler {
+export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, listen: Open<E>): EventHandler {
   return defineEventHandler(async (event) => {
     if (!getHeader(event, 'accept')?.includes('text/event-stream')) return plain(event)
     try {
-      const enter = () => inTransaction(async (tx) => open(tx, await admit(tx, event, endpoint)))
+      const enter = () => inTransaction(async (tx) => listen(tx, await admit(tx, event, endpoint)))
       const subscribe = await enter()
       const stream = createEventStream(event)
       const stop = subscribe?.((data) => void stream.push(JSON.stringify(data)).catch(() => undefined))
       const alive = setInterval(() => void inTransaction((tx) => admit(tx, event, endpoint)).then(() => stream.push({ event: 'alive', data: '' }), () => stream.close()), ALIVE_MS)
+      const close = (): Promise<void> => stream.close()
+      open.add(close)
       stream.onClosed(async () => {
+        open.delete(close)
         clearInterval(alive)
         stop?.()
         await stream.close()

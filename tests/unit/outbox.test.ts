@@ -53,6 +53,21 @@ describe('a write', () => {
     expect(second.sent.map((e) => e.body)).toEqual([{ id: 'a', kg: 4 }])
     expect(await second.stored()).toEqual([])
   })
+  it('is still there while its answer is told: nothing falls back to what was before, not for a moment', async () => {
+    let seen: readonly Entry[] = []
+    let whenTold = -1
+    const box = new Outbox(await newDb(), async () => done, (e) => (seen = e), () => { whenTold = seen.length })
+    await box.load()
+    await box.write(lot('a'))
+    expect([whenTold, seen.length]).toEqual([1, 0])
+  })
+  it('of what was done with a crate waits for a crate that wants a person', async () => {
+    const s = await withServer([problem(409, 'needs-confirmation')])
+    await s.box.write(lot('crate'))
+    await s.box.write({ ...lot('thrown'), route: 'postLotEvent', params: { id: 'crate' }, body: { id: 'thrown' } })
+    expect(s.sent.map((e) => e.route)).toEqual(['postLot'])
+    expect(s.states()).toEqual(['doubt', 'waiting'])
+  })
   it('that was on its way when the page closed is sent again', async () => {
     const db = await newDb()
     const stuck = new Outbox(db, () => new Promise(() => undefined), () => undefined)

@@ -68,6 +68,7 @@ describe('what changed, for people', () => {
   it('names the fields that differ, and not what only tells rows apart', () => {
     expect(differences({ id: 'a', version: 1, cups: 40, name: 'x' }, { id: 'a', version: 2, cups: 60, name: 'x' })).toEqual([{ field: 'cups', before: 40, after: 60 }])
   })
+  it('reads how a fruit is handled field by field', () => expect(differences({ handling: { leadDays: 1 } }, { handling: { leadDays: 3 } })).toEqual([{ field: 'leadDays', before: 1, after: 3 }]))
   it('takes a number and its text as the same', () => expect(differences({ amount: '40.0000' }, { amount: 40 })).toEqual([]))
   it('reads a drink by its layers', () => {
     const after = withVolume(withLayer(drink, { ingredient: 'honey' }, { value: 20, unit: 'g' }), 250)

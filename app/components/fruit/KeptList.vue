@@ -3,18 +3,18 @@ import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
 
 // What was kept of pressing: where it is, until when, and what for.
-defineProps<{ lots: Lot[] }>()
+defineProps<{ lots: Lot[]; bare?: boolean }>()
 const { t } = useI18n()
 const { n, name, day } = useFormat()
 </script>
 
 <template>
-  <section class="kept" data-test="kept">
-    <h2>{{ t('kept.title') }}</h2>
+  <section class="kept" :class="{ bare }" data-test="kept">
+    <h2 v-if="!bare">{{ t('kept.title') }}</h2>
     <ul>
       <li v-for="l in lots" :key="l.id">
         <NuxtLink :to="`/fruit/lot/${l.id}`" data-test="kept-lot"><b>{{ t(`byPart.${l.part}`) }}</b>, {{ name(l.ingredientKey) }}</NuxtLink>
-        <span class="num">{{ n(l.onHand) }}<span class="unit"> {{ l.unit }}</span></span>
+        <span class="num">{{ n(l.onHand) }}<span class="unit">&nbsp;{{ l.unit }}</span></span>
         <span class="quiet small">{{ [t(`place.${l.place ?? 'cold'}`), l.useFor, l.useBy ? t('kept.until', { day: day(`${l.useBy}T12:00:00Z`) }) : ''].filter(Boolean).join(' · ') }}</span>
       </li>
     </ul>
@@ -25,6 +25,7 @@ const { n, name, day } = useFormat()
 .kept { margin-top: 22px; }
 ul { list-style: none; margin: 6px 0 0; padding: 0; }
 li { display: grid; grid-template-columns: minmax(150px, 1fr) 80px 2fr; gap: 12px; align-items: center; border-bottom: 1px solid var(--rule); padding: 4px 10px; }
-a { min-height: 44px; display: inline-flex; align-items: center; gap: 4px; text-underline-offset: 4px; }
+a { line-height: 44px; text-underline-offset: 4px; }
+.bare { margin-top: 0; }
 @media (max-width: 700px) { li { grid-template-columns: 1fr auto; } li > :last-child { grid-column: 1 / -1; padding-bottom: 6px; } }
 </style>

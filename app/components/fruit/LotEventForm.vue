@@ -4,6 +4,7 @@ import { checkLook, checkSort, checkTake, type Readings } from '#core/limits'
 import { cleaningRoutine } from '#core/yield'
 import { DISCARD_REASONS, FEELS, PLACES, type DiscardReason, type Feel, type Place } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
+import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
@@ -31,7 +32,8 @@ const reason = ref<DiscardReason>('soft')
 const note = ref('')
 const initials = ref((session.person?.name ?? '').slice(0, 2).toUpperCase())
 const rows = ref<PartRow[]>([])
-const routine = cleaningRoutine(props.lot.ingredientKey)
+// An own fruit is cleaned as the shipped one that it is like.
+const routine = cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey)
 const unitG = computed(() => store.unitG(props.lot))
 const garnishG = computed(() => (number.pieces !== null && unitG.value !== null ? number.pieces * unitG.value : null))
 const sortedG = computed(() => rows.value.reduce((s, r) => s + (r.g ?? 0), 0))

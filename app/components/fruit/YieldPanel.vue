@@ -27,6 +27,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
     <p v-if="!known.mean" class="small quiet">{{ t('yield.none') }}</p>
     <template v-if="session.isOwner">
       <div v-if="press?.costPerL" class="spread"><span>{{ t('yield.costPress') }}</span><FigureButton :figure="press.costPerL" :label="t('yield.costPress')" /></div>
+      <div v-if="press?.marketPerL" class="spread"><span>{{ t('yield.market') }}</span><FigureButton :figure="press.marketPerL" :label="t('yield.market')" /></div>
       <div v-if="known.costPerL" class="spread"><span>{{ t('yield.costMean') }}</span><FigureButton :figure="known.costPerL" :label="t('yield.costMean')" /></div>
     </template>
     <div v-if="press?.edibleShare" class="spread"><span>{{ t('yield.edible') }}</span><FigureButton :figure="press.edibleShare" :digits="2" :label="t('yield.edible')" /></div>

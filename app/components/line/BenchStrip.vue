@@ -54,7 +54,7 @@ kbd { border: 1.5px solid #c9d6cf; border-radius: 6px; padding: 1px 7px; font: 6
 @media (max-width: 700px) {
   .footbench { position: fixed; inset: auto 0 78px 0; padding: 2px 6px; min-height: 48px; gap: 0; overflow-x: auto; }
   .footbench.away { display: none; }
-  button { padding: 8px 8px 0; gap: 4px; min-height: 44px; }
+  button, button:first-child { margin: 0; padding: 8px 8px 0; gap: 4px; min-height: 44px; }
   button small, button span:first-child { display: none; }
   b { font-size: 17px; }
   .why { white-space: normal; font-size: 13px; }

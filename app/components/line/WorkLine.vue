@@ -5,7 +5,9 @@ import { useI18n } from 'vue-i18n'
 const stops = useStops()
 const { t } = useI18n()
 const route = useRoute()
-const isHere = (path: string): boolean => route.path === path || route.path.startsWith(`${path}/`)
+/** The buying list belongs to the first stop. */
+const at = computed(() => (route.path === '/buy' ? '/fruit/buy' : route.path))
+const isHere = (path: string): boolean => at.value === path || at.value.startsWith(`${path}/`)
 const strip = ref<HTMLElement | null>(null)
 watch(() => route.path, () => nextTick(() => strip.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' })), { immediate: true })
 </script>

@@ -13,13 +13,13 @@ import type { Random } from './random'
 interface Habit { fruit: string; kg: number; eurPerKg: number; everyDays: number; method: PressMethod; minutesPerKg: number; trimShare: number | null; supplier: string; pieceG: number | null; cold?: true }
 
 /** What this invented stand buys, and how it presses it. */
-const HABITS: Habit[] = [
+export const HABITS: readonly Habit[] = [
   { fruit: 'lemon', kg: 12, eurPerKg: 2.4, everyDays: 3, method: 'electric-reamer', minutesPerKg: 2.6, trimShare: null, supplier: 'Corner Grove', pieceG: 115 },
   { fruit: 'lime', kg: 6, eurPerKg: 3.1, everyDays: 5, method: 'hand-reamer', minutesPerKg: 4.2, trimShare: null, supplier: 'Corner Grove', pieceG: 70 },
   { cold: true, fruit: 'rhubarb', kg: 9, eurPerKg: 2.9, everyDays: 5, method: 'juicer', minutesPerKg: 2.2, trimShare: 0.14, supplier: 'Hill Lane Farm', pieceG: null },
   { fruit: 'melon', kg: 14, eurPerKg: 1.6, everyDays: 4, method: 'blender-strainer', minutesPerKg: 2.8, trimShare: 0.42, supplier: 'Market Row 7', pieceG: 1300 },
   { cold: true, fruit: 'watermelon', kg: 18, eurPerKg: 0.9, everyDays: 6, method: 'blender-strainer', minutesPerKg: 2.0, trimShare: 0.38, supplier: 'Market Row 7', pieceG: 5200 },
-  { cold: true, fruit: 'carrot', kg: 15, eurPerKg: 1.1, everyDays: 5, method: 'juicer', minutesPerKg: 2.4, trimShare: 0.1, supplier: 'Hill Lane Farm', pieceG: null },
+  { cold: true, fruit: 'carrot', kg: 15, eurPerKg: 1.1, everyDays: 5, method: 'juicer', minutesPerKg: 2.4, trimShare: 0.24, supplier: 'Hill Lane Farm', pieceG: null },
   { fruit: 'apple', kg: 18, eurPerKg: 1.5, everyDays: 4, method: 'juicer', minutesPerKg: 1.8, trimShare: 0.08, supplier: 'Hill Lane Farm', pieceG: 170 },
   { cold: true, fruit: 'turmeric', kg: 1.2, eurPerKg: 9.5, everyDays: 9, method: 'juicer', minutesPerKg: 9, trimShare: 0.12, supplier: 'Market Row 7', pieceG: null },
 ]
@@ -114,4 +114,4 @@ export const DEMO_LIST: [key: string, kg: number, eur: number, supplier: string]
 const BRIX: Record<string, number> = { lemon: 8, lime: 8.4, rhubarb: 5.6, melon: 9.6, watermelon: 8.6, carrot: 8.2, apple: 11.8, turmeric: 6 }
 
 /** How this stand's hands and tools compare with the handbook. */
-const YIELD_TIMES: Record<string, number> = { lemon: 0.97, lime: 0.93, rhubarb: 1.04, melon: 0.98, watermelon: 1.03, carrot: 0.95, apple: 1.02, turmeric: 1.05 }
+export const YIELD_TIMES: Record<string, number> = { lemon: 0.97, lime: 0.93, rhubarb: 1.04, melon: 0.98, watermelon: 1.03, carrot: 0.95, apple: 1.02, turmeric: 1.05 }

@@ -98,7 +98,7 @@ async function corrected(newId: string): Promise<void> {
 
       <template v-if="children.length">
         <h2>{{ t('lot.becameTitle') }}</h2>
-        <FruitKeptList v-if="children.some((c) => c.kind === 'by-product')" :lots="children.filter((c) => c.kind === 'by-product')" />
+        <FruitKeptList v-if="children.some((c) => c.kind === 'by-product')" bare :lots="children.filter((c) => c.kind === 'by-product')" />
         <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small">{{ name(c.ingredientKey) }}: <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span> {{ t('lot.stillThere') }}</p>
       </template>
       <p v-if="story?.parent" class="small"><NuxtLink :to="`/fruit/lot/${story.parent}`">{{ t('lot.from') }}</NuxtLink></p>
