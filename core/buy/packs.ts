@@ -28,6 +28,6 @@ export function cheapestPacks(needG: number, packs: readonly Pack[], solve: Solv
   if (!offered.length || !(needG > 0)) return null
   const answer = solve(packProgram(needG, offered))
   if (answer.Status !== 'Optimal') return null
-  const chosen = offered.map((pack, i) => ({ pack, count: Math.round(answer.Columns[`n${i}`]?.Primal ?? 0) })).filter((c) => c.count > 0)
+  const chosen = offered.map((pack, i) => ({ pack, count: Math.round(answer.Columns[`n${i}`]?.Primal ?? 0) })).filter((c) => c.count > 0).sort((a, b) => b.pack.massG - a.pack.massG)
   return { packs: chosen, massG: chosen.reduce((s, c) => s + c.count * c.pack.massG, 0), eur: chosen.reduce((s, c) => s + c.count * c.pack.eur, 0) }
 }

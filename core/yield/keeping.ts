@@ -98,11 +98,14 @@ export function orderBy(day: string, handling: Handling): { ripe: string; firm: 
 }
 
 /** How produce is cleaned: by what it is, and by whether its peel is used. A routine of the trade (common practice, no source), not a promise. */
-export type CleaningRoutine = 'citrus-peel' | 'soak-rinse' | 'root-brush' | 'soft-fruit' | 'melon-brush'
+export const ROUTINES = ['citrus-peel', 'soak-rinse', 'root-brush', 'soft-fruit', 'melon-brush', 'herb-rinse', 'windfall'] as const
+export type CleaningRoutine = (typeof ROUTINES)[number]
 const CITRUS = new Set(['lemon', 'lime', 'orange', 'grapefruit', 'mandarin'])
 const ROOTS = new Set(['carrot', 'beet', 'ginger', 'turmeric', 'celery', 'sugarcane'])
 const SOFT = new Set(['strawberry', 'raspberry', 'blackberry', 'blackcurrant', 'blueberry', 'sour-cherry', 'grape', 'cranberry', 'jambu', 'litchi'])
 const RINDS = new Set(['melon', 'watermelon', 'pineapple', 'papaya', 'mango', 'cucumber'])
-export function cleaningRoutine(fruitKey: string): CleaningRoutine {
+/** The routine to offer first. @param given the fruit was picked up or given: it lay on the ground, for all one knows */
+export function cleaningRoutine(fruitKey: string, given = false): CleaningRoutine {
+  if (given) return 'windfall'
   return CITRUS.has(fruitKey) ? 'citrus-peel' : ROOTS.has(fruitKey) ? 'root-brush' : SOFT.has(fruitKey) ? 'soft-fruit' : RINDS.has(fruitKey) ? 'melon-brush' : 'soak-rinse'
 }

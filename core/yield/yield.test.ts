@@ -58,7 +58,8 @@ describe('keeping', () => {
     expect(orderBy('2026-11-28', usualHandling(mango))).toEqual({ ripe: '2026-11-27', firm: '2026-11-23' })
     expect(orderBy('2026-11-28', handlingOf(mango, { leadDays: 3, daysToRipe: 0 }))).toEqual({ ripe: '2026-11-25', firm: '2026-11-25' })
   })
-  it('has a way to clean every fruit', () => expect(['lemon', 'carrot', 'strawberry', 'melon', 'apple'].map(cleaningRoutine)).toEqual(['citrus-peel', 'root-brush', 'soft-fruit', 'melon-brush', 'soak-rinse']))
+  it('has a way to clean every fruit', () => expect(['lemon', 'carrot', 'strawberry', 'melon', 'apple'].map((f) => cleaningRoutine(f))).toEqual(['citrus-peel', 'root-brush', 'soft-fruit', 'melon-brush', 'soak-rinse']))
+  it('washes what was given with more care', () => expect(cleaningRoutine('lemon', true)).toBe('windfall'))
 })
 
 describe('a press', () => {

@@ -1,7 +1,17 @@
-import { chromium } from '@playwright/test'
+import { chromium, type Browser, type Page } from '@playwright/test'
 
 const ARGS = ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update']
 const RUNS = 5
+
+async function signedIn(browser: Browser, url: string): Promise<Page> {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  await page.goto(`${url}/sign-in`)
+  await page.locator('[data-test=login] input').fill('owner')
+  await page.locator('[data-test=password] input').fill('tart-and-cold')
+  await page.locator('[data-test=enter]').click()
+  await page.waitForURL('**/fruit')
+  return page
+}
 
 /** First field ready with an empty cache, the JavaScript that took, and a key press to painted figures. */
 export async function benchBrowser(url: string): Promise<[string, string, string][]> {
@@ -24,12 +34,7 @@ export async function benchBrowser(url: string): Promise<[string, string, string
   }
   await launched.close()
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  await page.goto(`${url}/sign-in`)
-  await page.locator('[data-test=login] input').fill('owner')
-  await page.locator('[data-test=password] input').fill('tart-and-cold')
-  await page.locator('[data-test=enter]').click()
-  await page.waitForURL('**/fruit')
+  const page = await signedIn(browser, url)
   await page.goto(`${url}/drinks`)
   await page.locator('[data-test=drink]').first().click()
   await page.locator('[data-test=amount-lemon-juice] input').focus()
@@ -57,12 +62,7 @@ export async function benchBrowser(url: string): Promise<[string, string, string
 /** The Fruit screen over three years of records: until the first lot is there, and from a press that is saved to its figures. */
 export async function benchFruit(url: string): Promise<[string, string, string][]> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  await page.goto(`${url}/sign-in`)
-  await page.locator('[data-test=login] input').fill('owner')
-  await page.locator('[data-test=password] input').fill('tart-and-cold')
-  await page.locator('[data-test=enter]').click()
-  await page.waitForURL('**/fruit')
+  const page = await signedIn(browser, url)
   const shown: number[] = []
   for (let i = 0; i < RUNS; i++) {
     await page.goto(`${url}/fruit`, { waitUntil: 'commit' })

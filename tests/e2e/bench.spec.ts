@@ -1,5 +1,5 @@
 import { connect } from 'node:net'
-import { asOwner, choose, expect, input, test } from './steps'
+import { asOwner, chooseFruit, expect, input, test } from './steps'
 
 /** Tells the simulated bench what to show. */
 function bench(...commands: string[]): Promise<void> {
@@ -20,7 +20,7 @@ test('R and a touch put the steady reading into the field; what cannot be taken 
   const scale = page.locator('[data-test=bench-scale]')
   await expect(scale).toHaveAttribute('data-state', 'steady')
   await page.locator('[data-test=weigh-in]').click()
-  await choose(page, 'fruit', 'Ginger')
+  await chooseFruit(page, 'Ginger')
 
   await input(page, 'kg').click()
   await expect(scale).toContainText('3,275')

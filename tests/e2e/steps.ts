@@ -30,9 +30,23 @@ export async function choose(page: Page, field: string, text: string): Promise<v
   await input(page, field).fill(text)
   await page.locator('.ox-menu .v-list-item').filter({ hasText: new RegExp(`^\\s*${text}`) }).first().click()
 }
+/** Chosen when the field says so: a list that is just being loaded may be drawn anew under the pointer. */
+export async function chooseFruit(page: Page, fruit: string): Promise<void> {
+  await expect(async () => {
+    await choose(page, 'fruit', fruit)
+    await expect(page.locator('[data-test=fruit]').first()).toContainText(fruit, { timeout: 2000 })
+  }).toPass({ timeout: 20_000 })
+}
+export async function atStand(page: Page, name: string): Promise<void> {
+  await expect(async () => {
+    await page.locator('[data-test=brand]').click()
+    await page.getByText(name).last().click({ timeout: 2000 })
+    await expect(page.locator('header')).toContainText(name, { timeout: 2000 })
+  }).toPass({ timeout: 20_000 })
+}
 export async function weighIn(page: Page, fruit: string, kg: string, price: string): Promise<void> {
   await page.locator('[data-test=weigh-in]').click()
-  await choose(page, 'fruit', fruit)
+  await chooseFruit(page, fruit)
   await input(page, 'kg').fill(kg)
   await input(page, 'price').fill(price)
 }

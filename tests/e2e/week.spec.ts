@@ -1,17 +1,15 @@
 import type { Page } from '@playwright/test'
-import { answered, asOwner, choose, expect, input, test } from './steps'
+import { answered, asOwner, atStand, choose, chooseFruit, expect, input, test } from './steps'
 
 // A week at the cart, through the screens: received, ripened, cleaned, pressed two ways, corrected, thrown away, and bought for Saturday.
 const lot = (page: Page, fruit: string, text: string) => page.locator(`[data-test=lot][data-fruit=${fruit}]`, { hasText: text }).first()
 async function atTheCart(page: Page): Promise<void> {
   await asOwner(page)
-  await page.locator('[data-test=brand]').click()
-  await page.getByText('Saturday cart').click()
-  await expect(page.locator('header')).toContainText('Saturday cart')
+  await atStand(page, 'Saturday cart')
 }
 async function receive(page: Page, fruit: string, fields: Record<string, string>, more?: { feel?: string; place?: string; when?: string }, confirm = false): Promise<void> {
   await page.locator('[data-test=weigh-in]').click()
-  await choose(page, 'fruit', fruit)
+  await chooseFruit(page, fruit)
   for (const [key, value] of Object.entries(fields).filter(([k]) => k !== 'per')) await input(page, key).fill(value)
   if (fields.per) {
     await page.locator('[data-test=per]').first().click()

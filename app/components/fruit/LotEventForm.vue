@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { checkLook, checkSort, checkTake, type Readings } from '#core/limits'
-import { cleaningRoutine } from '#core/yield'
+import { cleaningRoutine, ROUTINES, type CleaningRoutine } from '#core/yield'
 import { DISCARD_REASONS, FEELS, PLACES, type DiscardReason, type Feel, type Place } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
@@ -33,7 +33,7 @@ const note = ref('')
 const initials = ref((session.person?.name ?? '').slice(0, 2).toUpperCase())
 const rows = ref<PartRow[]>([])
 // An own fruit is cleaned as the shipped one that it is like.
-const routine = cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey)
+const routine = ref<CleaningRoutine>(cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey, props.lot.costEur === 0))
 const unitG = computed(() => store.unitG(props.lot))
 const garnishG = computed(() => (number.pieces !== null && unitG.value !== null ? number.pieces * unitG.value : null))
 const sortedG = computed(() => rows.value.reduce((s, r) => s + (r.g ?? 0), 0))
@@ -41,7 +41,7 @@ const sortedG = computed(() => rows.value.reduce((s, r) => s + (r.g ?? 0), 0))
 const event = computed((): LotEventBody => {
   switch (props.kind) {
     case 'look': return { kind: 'look', place: place.value, feel: feel.value, brix: number.brix, tempC: number.tempC, crackedShare: number.cracked === null ? null : number.cracked / 100, note: note.value.trim() || null }
-    case 'clean': return { kind: 'clean', routine, initials: initials.value.trim() }
+    case 'clean': return { kind: 'clean', routine: routine.value, initials: initials.value.trim() }
     case 'garnish': return { kind: 'garnish', pieces: number.pieces, massG: null, perPiece: number.perPiece }
     case 'discard': return { kind: 'discard', kg: number.kg ?? 0, reason: reason.value, note: note.value.trim() || null }
     case 'sort': return { kind: 'sort', kg: number.kg ?? 0, reason: reason.value, parts: rows.value.map((r) => ({ part: r.part, g: r.g, kept: r.kept ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null } : null })) }
@@ -88,6 +88,7 @@ const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 1
     </template>
 
     <template v-else-if="kind === 'clean'">
+      <v-select v-model="routine" :items="ROUTINES.map((value) => ({ value, title: t(`routine.${value}.name`) }))" :label="t('event.routine')" data-test="routine" />
       <ol class="steps"><li v-for="i in 3" :key="i">{{ t(`routine.${routine}.${i}`) }}</li></ol>
       <v-text-field v-model="initials" :label="t('event.initials')" :error-messages="form.fields.value.initials" maxlength="8" data-test="initials" />
       <p class="caution"><b>{{ t('caution.wash-title') }}</b> {{ t('caution.wash-record') }}</p>

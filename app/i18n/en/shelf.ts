@@ -13,7 +13,7 @@ export const shelf = {
   kept: { title: 'Kept from pressing', until: 'until {day}' },
   parts: { part: 'Part', weight: 'Weight', allOrG: 'Weight, or all of it', then: 'Then', keep: 'keep', throw: 'throw away', remove: 'Take {what} off the list', useFor: 'For what', useBy: 'Until when', place: 'Where', add: 'Add a part' },
   event: {
-    note: 'Note', initials: 'Initials', pieces: 'Whole fruit', perPiece: 'Pieces from each', garnishG: '{g} g of the lot, {each} g each', garnishes: '{n} garnishes', reason: 'Why',
+    routine: 'How', note: 'Note', initials: 'Initials', pieces: 'Whole fruit', perPiece: 'Pieces from each', garnishG: '{g} g of the lot, {each} g each', garnishes: '{n} garnishes', reason: 'Why',
     look: { do: 'Look', title: 'Look at the {fruit}', why: 'How it feels now, where it stands, and its Brix if a drop was read. Ripening gains softness, not always sugar: Brix is read, never assumed.', save: 'Write it down' },
     clean: { do: 'Clean', title: 'Clean the {fruit}', why: 'The usual way for this fruit. Ticked off with initials, it is a record, not a promise.', save: 'Cleaned' },
     garnish: { do: 'Garnish', title: 'Garnish from the {fruit}', why: 'Set aside before pressing, and counted against the lot.', save: 'Set aside' },
@@ -21,11 +21,13 @@ export const shelf = {
     discard: { do: 'Throw away', title: 'Throw {fruit} away', why: 'It leaves the lot and stays in the books, with its reason.', kg: 'Thrown away', save: 'Thrown away' },
   },
   routine: {
-    'citrus-peel': { 1: 'Brush in hot water when the peel is used: wax comes off, or take unwaxed fruit.', 2: 'Rinse in potable water and dry.', 3: 'Clean hands, board and knife before the first cut.' },
-    'soak-rinse': { 1: 'Warm water with a little vinegar, or a vinegar spray left two minutes.', 2: 'Rinse well in potable water.', 3: 'Clean hands, board and knife before the first cut.' },
-    'root-brush': { 1: 'Soak, then brush off the earth: it hides in folds and ends.', 2: 'Rinse until the water stays clear.', 3: 'Cut off ends and green parts; clean hands, board and knife.' },
-    'soft-fruit': { 1: 'Pick out what is crushed or mouldy, with what touches it.', 2: 'Rinse in cold potable water just before use, not earlier.', 3: 'Drain; clean hands and sieve.' },
-    'melon-brush': { 1: 'Brush the whole rind under running potable water: the knife carries what is on it inside.', 2: 'Dry before cutting.', 3: 'Cut fruit goes into the cold at once; clean hands, board and knife.' },
+    'citrus-peel': { name: 'Citrus whose peel is used', 1: 'Brush in hot water when the peel is used: wax comes off, or take unwaxed fruit.', 2: 'Rinse in potable water and dry.', 3: 'Clean hands, board and knife before the first cut.' },
+    'soak-rinse': { name: 'Soak and rinse', 1: 'Warm water with a little vinegar, or a vinegar spray left two minutes.', 2: 'Rinse well in potable water.', 3: 'Clean hands, board and knife before the first cut.' },
+    'root-brush': { name: 'Roots', 1: 'Soak, then brush off the earth: it hides in folds and ends.', 2: 'Rinse until the water stays clear.', 3: 'Cut off ends and green parts; clean hands, board and knife.' },
+    'soft-fruit': { name: 'Soft fruit and berries', 1: 'Pick out what is crushed or mouldy, with what touches it.', 2: 'Rinse in cold potable water just before use, not earlier.', 3: 'Drain; clean hands and sieve.' },
+    'melon-brush': { name: 'Fruit with a rind', 1: 'Brush the whole rind under running potable water: the knife carries what is on it inside.', 2: 'Dry before cutting.', 3: 'Cut fruit goes into the cold at once; clean hands, board and knife.' },
+    'herb-rinse': { name: 'Herbs', 1: 'Take off what is wilted or slimy.', 2: 'Swim them in cold potable water, lift them out, and again until no sand is left: dirt hides in the leaves.', 3: 'Shake dry; clean hands, board and knife.' },
+    windfall: { name: 'Given or picked up', 1: 'Throw away what is split, bitten or mouldy: it may have lain on the ground.', 2: 'Wash it twice in potable water, with a brush where the skin takes it.', 3: 'Cut out bruises with sound flesh around them; clean hands, board and knife.' },
   },
   story: {
     weighed: 'Weighed in, {kg} kg', counted: 'Counted in, {n} pieces taken as {kg} kg; not weighed', kept: 'Kept, {g} g', press: 'Pressed {kg} kg: {l} L, {mlPerKg} mL per kg, {method}{extra}', look: 'Looked at: {what}', clean: 'Cleaned, {who}', garnish: 'Garnish: {n} fruit, {g} g', discard: 'Thrown away, {kg} kg: {reason}{note}', sort: 'Sorted {kg} kg: {parts}',

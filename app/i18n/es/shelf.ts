@@ -14,7 +14,7 @@ export const shelf: typeof en = {
   kept: { title: 'Guardado al exprimir', until: 'hasta el {day}' },
   parts: { part: 'Parte', weight: 'Peso', allOrG: 'Peso, o todo', then: 'Después', keep: 'guardar', throw: 'tirar', remove: 'Quitar {what} de la lista', useFor: 'Para qué', useBy: 'Hasta cuándo', place: 'Dónde', add: 'Añadir una parte' },
   event: {
-    note: 'Nota', initials: 'Iniciales', pieces: 'Frutas enteras', perPiece: 'Trozos de cada una', garnishG: '{g} g del lote, {each} g cada una', garnishes: '{n} adornos', reason: 'Por qué',
+    routine: 'Cómo', note: 'Nota', initials: 'Iniciales', pieces: 'Frutas enteras', perPiece: 'Trozos de cada una', garnishG: '{g} g del lote, {each} g cada una', garnishes: '{n} adornos', reason: 'Por qué',
     look: { do: 'Revisar', title: 'Revisar: {fruit}', why: 'Cómo se siente ahora, dónde está y su Brix si se leyó una gota. Madurar ablanda, no siempre endulza: el Brix se lee, no se supone.', save: 'Anotarlo' },
     clean: { do: 'Lavar', title: 'Lavar: {fruit}', why: 'La manera usual para esta fruta. Con iniciales es un registro, no una promesa.', save: 'Lavada' },
     garnish: { do: 'Adorno', title: 'Adorno de {fruit}', why: 'Se aparta antes de exprimir y se cuenta contra el lote.', save: 'Apartado' },
@@ -22,11 +22,13 @@ export const shelf: typeof en = {
     discard: { do: 'Tirar', title: 'Tirar: {fruit}', why: 'Sale del lote y queda en los libros, con su motivo.', kg: 'Tirado', save: 'Tirado' },
   },
   routine: {
-    'citrus-peel': { 1: 'Cepillar en agua caliente si se usa la cáscara: la cera sale, o tomar fruta sin cera.', 2: 'Enjuagar con agua potable y secar.', 3: 'Manos, tabla y cuchillo limpios antes del primer corte.' },
-    'soak-rinse': { 1: 'Agua tibia con un poco de vinagre, o vinagre rociado dos minutos.', 2: 'Enjuagar bien con agua potable.', 3: 'Manos, tabla y cuchillo limpios antes del primer corte.' },
-    'root-brush': { 1: 'Remojar y cepillar la tierra: se esconde en pliegues y puntas.', 2: 'Enjuagar hasta que el agua salga clara.', 3: 'Quitar puntas y partes verdes; manos, tabla y cuchillo limpios.' },
-    'soft-fruit': { 1: 'Apartar lo aplastado o mohoso, con lo que lo toca.', 2: 'Enjuagar con agua potable fría justo antes de usar, no antes.', 3: 'Escurrir; manos y colador limpios.' },
-    'melon-brush': { 1: 'Cepillar toda la corteza bajo agua potable: el cuchillo lleva adentro lo que hay en ella.', 2: 'Secar antes de cortar.', 3: 'Lo cortado va al frío enseguida; manos, tabla y cuchillo limpios.' },
+    'citrus-peel': { name: 'Cítricos de los que se usa la cáscara', 1: 'Cepillar en agua caliente si se usa la cáscara: la cera sale, o tomar fruta sin cera.', 2: 'Enjuagar con agua potable y secar.', 3: 'Manos, tabla y cuchillo limpios antes del primer corte.' },
+    'soak-rinse': { name: 'Remojar y enjuagar', 1: 'Agua tibia con un poco de vinagre, o vinagre rociado dos minutos.', 2: 'Enjuagar bien con agua potable.', 3: 'Manos, tabla y cuchillo limpios antes del primer corte.' },
+    'root-brush': { name: 'Raíces', 1: 'Remojar y cepillar la tierra: se esconde en pliegues y puntas.', 2: 'Enjuagar hasta que el agua salga clara.', 3: 'Quitar puntas y partes verdes; manos, tabla y cuchillo limpios.' },
+    'soft-fruit': { name: 'Fruta blanda y bayas', 1: 'Apartar lo aplastado o mohoso, con lo que lo toca.', 2: 'Enjuagar con agua potable fría justo antes de usar, no antes.', 3: 'Escurrir; manos y colador limpios.' },
+    'melon-brush': { name: 'Fruta con corteza', 1: 'Cepillar toda la corteza bajo agua potable: el cuchillo lleva adentro lo que hay en ella.', 2: 'Secar antes de cortar.', 3: 'Lo cortado va al frío enseguida; manos, tabla y cuchillo limpios.' },
+    'herb-rinse': { name: 'Hierbas', 1: 'Quitar lo marchito o baboso.', 2: 'Nadar en agua potable fría, sacar, y otra vez hasta que no quede arena: la tierra se esconde en las hojas.', 3: 'Sacudir; manos, tabla y cuchillo limpios.' },
+    windfall: { name: 'Regalada o recogida', 1: 'Tirar lo partido, mordido o mohoso: puede haber estado en el suelo.', 2: 'Lavar dos veces en agua potable, con cepillo donde la piel lo aguante.', 3: 'Cortar los golpes con pulpa sana alrededor; manos, tabla y cuchillo limpios.' },
   },
   story: {
     weighed: 'Entrada, {kg} kg', counted: 'Contado, {n} piezas tomadas como {kg} kg; sin pesar', kept: 'Guardado, {g} g', press: 'Exprimidos {kg} kg: {l} L, {mlPerKg} mL por kg, {method}{extra}', look: 'Revisado: {what}', clean: 'Lavado, {who}', garnish: 'Adorno: {n} frutas, {g} g', discard: 'Tirados {kg} kg: {reason}{note}', sort: 'Separados {kg} kg: {parts}',
