@@ -14,35 +14,56 @@ import { ownerOnly, type Who } from './who'
 
 /** The integer solver, loaded when the first list is asked for: three megabytes that most requests never need. */
 let solver: Promise<Solve> | null = null
-const loadSolver = (): Promise<Solve> => (solver ??= import('highs').then(async (m) => (await m.default()).solve as Solve))
+const loadSolver = (): Promise<Solve> => (solver ??= import('highs').then(async (m) => remembering((await m.default()).solve as Solve)))
 
 /** Fruit sold loose is weighed out in steps of this. */
 const LOOSE_G = 100
 
 interface Offer extends Pack { supplier: string | null; since: string; loose: boolean; packG: number }
 
-/** The latest price of every pack of an ingredient by seller; fruit that only ever came by the kilo is offered loose at its last price. */
-async function offersOf(tx: Tx, ingredientKey: string): Promise<Offer[]> {
-  const rows = await database().query<{ packG: string; packPriceEur: string; supplier: string | null; since: Date; source: string }>(
-    `SELECT pack_g AS packG, pack_price_eur AS packPriceEur, supplier, since, source FROM price
-      WHERE ingredient_key = :ingredientKey AND (lot_id IS NULL OR ${counts('price.lot_id')}) ORDER BY since DESC, id DESC LIMIT 400`,
-    { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
+/** A list that nobody renewed for this long is no offer any more. */
+const OFFER_DAYS = 200
+
+interface RawOffer { ingredientKey: string; packG: string; packPriceEur: string; supplier: string | null; since: Date; receipt: number }
+/** The latest price of every pack of some ingredients by seller; fruit that only ever came by the kilo is offered loose at its last price. */
+async function offersOf(tx: Tx, keys: string[]): Promise<Map<string, Offer[]>> {
+  const rows = await database().query<RawOffer>(
+    `SELECT ingredientKey, packG, packPriceEur, supplier, since, receipt FROM (
+       SELECT ingredient_key AS ingredientKey, pack_g AS packG, pack_price_eur AS packPriceEur, supplier, since, source = 'receipt' AS receipt,
+              ROW_NUMBER() OVER (PARTITION BY ingredient_key, source = 'receipt', IF(source = 'receipt', NULL, supplier), IF(source = 'receipt', NULL, pack_g) ORDER BY since DESC, id DESC) AS n
+         FROM price WHERE ingredient_key IN (:keys) AND since > :from AND (lot_id IS NULL OR ${counts('price.lot_id')})) latest WHERE n = 1 ORDER BY since DESC LIMIT 2000`,
+    { type: QueryTypes.SELECT, replacements: { keys, from: new Date(now().getTime() - OFFER_DAYS * 864e5) }, transaction: tx },
   )
-  const packs = new Map<string, Offer>()
-  for (const r of rows.filter((x) => x.source !== 'receipt')) {
-    const id = `${r.supplier ?? ''}/${toNumber(r.packG)}`
-    if (!packs.has(id)) packs.set(id, { id, massG: toNumber(r.packG), packG: toNumber(r.packG), eur: toNumber(r.packPriceEur), supplier: r.supplier, since: r.since.toISOString(), loose: false })
+  return new Map(keys.map((key) => {
+    const mine = rows.filter((r) => r.ingredientKey === key)
+    const packs = mine.filter((r) => !r.receipt).map((r): Offer => ({ id: `${r.supplier ?? ''}/${r.packG}`, massG: toNumber(r.packG), packG: toNumber(r.packG), eur: toNumber(r.packPriceEur), supplier: r.supplier, since: r.since.toISOString(), loose: false }))
+    const last = mine.find((r) => r.receipt)
+    if (packs.length || !last) return [key, packs]
+    return [key, [{ id: 'loose', massG: LOOSE_G, packG: LOOSE_G, eur: (toNumber(last.packPriceEur) / toNumber(last.packG)) * LOOSE_G, supplier: last.supplier, since: last.since.toISOString(), loose: true }]]
+  }))
+}
+
+/** What was worked out before: the same program has the same answer, and a list is looked at by several tablets. */
+const solved = new Map<string, ReturnType<Solve>>()
+const KEPT_SOLUTIONS = 500
+function remembering(solve: Solve): Solve {
+  return (lp) => {
+    const known = solved.get(lp)
+    if (known) return known
+    if (solved.size >= KEPT_SOLUTIONS) solved.delete(solved.keys().next().value!)
+    const answer = solve(lp)
+    solved.set(lp, answer)
+    return answer
   }
-  const last = rows.find((r) => r.source === 'receipt')
-  if (!packs.size && last) return [{ id: 'loose', massG: LOOSE_G, packG: LOOSE_G, eur: (toNumber(last.packPriceEur) / toNumber(last.packG)) * LOOSE_G, supplier: last.supplier, since: last.since.toISOString(), loose: true }]
-  return [...packs.values()]
 }
 
 /** Cheapest whole packs for what is needed. @param need ingredient and grams, as `lemon:21700,lime:4000` */
 export async function choosePacks(tx: Tx, need: string, who: Who): Promise<Reply<'packs'>> {
   const out: PackChoiceRow[] = []
-  for (const [ingredientKey, grams] of need.split(',').map((n): [string, number] => { const cut = n.lastIndexOf(':'); return [n.slice(0, cut), Number(n.slice(cut + 1))] })) {
-    const offers = await offersOf(tx, ingredientKey)
+  const needs = need.split(',').map((n): [string, number] => { const cut = n.lastIndexOf(':'); return [n.slice(0, cut), Number(n.slice(cut + 1))] })
+  const offered = await offersOf(tx, [...new Set(needs.map(([key]) => key))])
+  for (const [ingredientKey, grams] of needs) {
+    const offers = offered.get(ingredientKey)!
     const choice = offers.length && grams > 0 ? cheapestPacks(grams, offers, await loadSolver()) : null
     out.push({
       ingredientKey, needG: grams, massG: choice?.massG ?? 0, totalEur: choice && ownerOnly(who, choice.eur),

@@ -15,8 +15,8 @@ import { ownerOnly, type Who } from './who'
 type Raw = Omit<LotRow, 'at' | 'amount' | 'onHand' | 'costEur' | 'marketEur' | 'seen' | 'weighed' | 'look' | 'cleaned'> & { at: Date; amount: string; onHand: string; costEur: string | null; marketEur: string | null; seen: unknown; weighed: number }
 type LatestEvent = { lotId: string; kind: 'look' | 'clean'; body: unknown; at: Date; by: string }
 
-/** How far back a list goes beyond what is still there: a month and more of a busy small stand. */
-export const NEWEST = 200
+/** How many deliveries a list holds beyond what is still there: a fortnight and more of a busy small stand. */
+const NEWEST = 60
 
 /** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids */
 export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who): Promise<LotRow[]> {
@@ -28,7 +28,7 @@ export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, u
       ORDER BY l.at DESC, l.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  const latest = await latestEvents(tx, rows.filter((r) => r.kind === 'received').map((r) => r.id))
+  const latest = await latestEvents(tx, rows.filter((r) => r.kind === 'received' && Number(r.onHand) > 0).map((r) => r.id))
   return rows.map(({ seen, ...r }) => {
     const { look, clean } = latest.get(r.id) ?? {}
     return {
@@ -53,13 +53,13 @@ async function latestEvents(tx: Tx, lotIds: string[]): Promise<Map<string, Parti
   return out
 }
 
-/** What is on the shelves of a stand, whenever it came, and the newest of what is used up. By-products only while they are kept. */
-export function listLots(tx: Tx, standId: string, who: Who): Promise<Reply<'lots'>> {
-  const mine = `stand_id = :standId AND ${counts('lot.id')} AND (source_id IS NULL OR ${counts('lot.source_id')})`
-  return lotsOf(tx,
-    `(SELECT id FROM lot WHERE ${mine} AND open AND (kind <> 'by-product' OR place IS NOT NULL) ORDER BY at DESC LIMIT 500)
-     UNION (SELECT id FROM lot WHERE ${mine} AND kind <> 'by-product' ORDER BY at DESC, id DESC LIMIT ${NEWEST})`, { standId }, who)
+/** Ids of what is on the shelves of a stand, whenever it came, and of the newest deliveries. By-products only while they are kept; juice only while there is some. */
+export const shelfIds = (): string => {
+  const mine = `stand_id = :standId AND ${counts('lot.id')}`
+  return `(SELECT id FROM lot WHERE ${mine} AND (source_id IS NULL OR ${counts('lot.source_id')}) AND open AND (kind <> 'by-product' OR place IS NOT NULL) ORDER BY at DESC LIMIT 500)
+     UNION (SELECT id FROM lot WHERE ${mine} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
 }
+export const listLots = (tx: Tx, standId: string, who: Who): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId }, who)
 
 /** What is left in a lot. Lock the lot row first, or two takes see the same rest. */
 export async function onHand(tx: Tx, lotId: string): Promise<number> {
@@ -72,7 +72,9 @@ export const NOTHING = 0.01
 export type MoveKind = 'receive' | 'press-out' | 'press-in' | 'void' | 'restore' | 'garnish' | 'discard' | 'sort-out' | 'sort-in'
 export async function move(tx: Tx, who: Who, m: { lotId: string; amount: number; kind: MoveKind; sourceId: string }): Promise<void> {
   await Movement.create({ id: uuid(), ...m, at: now(), personId: who.personId }, { transaction: tx })
-  await Lot.update({ open: (await onHand(tx, m.lotId)) >= NOTHING }, { where: { id: m.lotId }, transaction: tx })
+  // What fills a new lot leaves it open, as it was made.
+  if (m.amount > 0 && m.kind !== 'void' && m.kind !== 'restore') return
+  await database().query(`UPDATE lot SET open = (SELECT COALESCE(SUM(amount), 0) >= ${NOTHING} FROM movement WHERE lot_id = lot.id) WHERE id = :lotId`, { type: QueryTypes.UPDATE, replacements: { lotId: m.lotId }, transaction: tx })
 }
 
 type Optional = 'weighed' | 'crates' | 'marketEur' | 'place' | 'seen' | 'useBy' | 'useFor' | 'sourceId'

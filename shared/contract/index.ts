@@ -178,7 +178,7 @@ export const contract = {
   setPin: endpoint({ ...ROUTES.setPin, summary: 'Set or take away the PIN of one of the crew', params: byId, body: z.object({ pin: pin.nullable() }), reply: ok }),
   resetPassword: endpoint({ ...ROUTES.resetPassword, summary: 'A new password for somebody who forgot theirs; their sessions end', params: byId, body: z.object({ password }), reply: ok }),
 
-  lots: endpoint({ ...ROUTES.lots, summary: 'Lots of a stand, newest first', query: standQuery, reply: z.array(lot) }),
+  lots: endpoint({ ...ROUTES.lots, summary: 'Lots of a stand, newest first: all that is there, and the newest deliveries that are used up', query: standQuery, reply: z.array(lot) }),
   postLot: endpoint({
     ...ROUTES.postLot, summary: 'Weigh in, or count in: a count alone is confirmed as the estimate it is',
     body: z.object({
@@ -190,7 +190,7 @@ export const contract = {
   }),
   getLot: endpoint({ ...ROUTES.getLot, summary: 'One lot with its whole story: presses, what was done with it, and what came of it', params: byId, reply: lotStory }),
   postLotEvent: endpoint({ ...ROUTES.postLotEvent, summary: 'Looked at, cleaned, taken for garnish, discarded, or sorted', params: byId, body: z.object({ id, event: lotEvent, measured, at: when, confirm }), reply: made }),
-  presses: endpoint({ ...ROUTES.presses, summary: 'Presses of a stand, newest first: the newest, and the latest twelve of every fruit', query: standQuery, reply: z.array(press) }),
+  presses: endpoint({ ...ROUTES.presses, summary: 'Presses of a stand, newest first: those of the lots in the list, and the latest twelve of every fruit', query: standQuery, reply: z.array(press) }),
   postPress: endpoint({
     ...ROUTES.postPress, summary: 'Record a press',
     body: z.object({
@@ -199,7 +199,7 @@ export const contract = {
       seen: seenPress.nullable().default(null), at: when, replaces, confirm,
     }), reply: made,
   }),
-  fruitPresses: endpoint({ ...ROUTES.fruitPresses, summary: 'The latest 300 presses of one fruit at a stand, newest first', params: z.object({ id: key }), query: standQuery, reply: z.array(press) }),
+  fruitPresses: endpoint({ ...ROUTES.fruitPresses, summary: 'The latest 200 presses of one fruit at a stand, newest first', params: z.object({ id: key }), query: standQuery, reply: z.array(press) }),
   putPressMark: endpoint({ ...ROUTES.putPressMark, summary: 'Whether a press far from the others counts, and why', params: byId, body: z.object({ leftOut: z.boolean(), reason: longText.nullable(), version }), reply: made }),
   packs: endpoint({ ...ROUTES.packs, summary: 'Cheapest whole packs for the kilos needed, as ingredient:grams separated by commas; money for the owner only', query: z.object({ need: z.string().regex(/^[\x21-\x7e]{1,80}:\d{1,8}(,[\x21-\x2b\x2d-\x7e]{1,80}:\d{1,8}){0,39}$/) }), reply: z.array(packChoice) }),
   bench: endpoint({ ...ROUTES.bench, summary: 'Readings of the devices at a stand: as they are now, or as server-sent events for whoever accepts those', query: standQuery, reply: z.object({ readings: z.array(benchReading) }) }),

@@ -65,7 +65,7 @@ async function save(): Promise<void> {
   if (props.kind === 'sort' && !rows.value.length) form.refuse('parts', t('problem.part-not-positive'))
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   id = uuid()
-  await store.load()
+  void store.load()
   emit('done')
 }
 const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 100) }

@@ -112,7 +112,8 @@ async function save(confirm?: true): Promise<void> {
   if (rows.value.some((r) => r.g === null && r.part !== 'pulp')) form.refuse('parts', t('problem.part-not-positive'))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
-  await store.load()
+  // What was just written is laid over what is shown: nobody waits for it to be read again.
+  void store.load()
   const done = ids.press
   ids = { press: uuid(), juice: uuid() }
   emit('done', done)

@@ -70,7 +70,8 @@ async function save(confirm?: true): Promise<void> {
   for (const a of AMOUNTS) if (text[a].trim() && number[a] === null) form.refuse(fieldOf[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
-  await Promise.all([lots.load(), session.isOwner ? catalogue.load() : Promise.resolve()])
+  void lots.load()
+  if (session.isOwner) void catalogue.load()
   const done = lotId
   lotId = uuid()
   emit('done', done)

@@ -52,7 +52,10 @@ export const MIGRATIONS: readonly Migration[] = [
   { name: '0038-press-mark', sql: table('press_mark', `press_id ${ID} PRIMARY KEY, left_out BOOLEAN NOT NULL, reason VARCHAR(200) NULL, version INT NOT NULL`) },
   { name: '0039-ingredient-handling', sql: 'ALTER TABLE ingredient ADD COLUMN IF NOT EXISTS handling JSON NULL' },
   { name: '0040-price-supplier', sql: `ALTER TABLE price ADD COLUMN IF NOT EXISTS supplier VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS list_id ${ID} NULL, MODIFY source ENUM('typed','receipt','list') NOT NULL` },
-  { name: '0041-stand-bench', sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS bench VARCHAR(120) NULL' },
+  { name: '0041-lot-source', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS by_source (source_id)' },
+  // Used-up deliveries, newest first, without wading through the juice between them.
+  { name: '0042-lot-received', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS by_kind (stand_id, kind, at)' },
+  { name: '0043-stand-bench', sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS bench VARCHAR(120) NULL' },
 ]
 
 /** What the server asks of the database before it says it is ready. */
