@@ -56,17 +56,25 @@ interface RawEvent { id: string; amountG: string | null; body: unknown; at: Date
 
 /** A lot with everything that was done with it and that came of it. */
 export async function lotStory(tx: Tx, id: string, who: Who): Promise<LotStory> {
-  const [lot] = await lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who)
-  if (!lot) throw notFound('id')
+  const [found] = await lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, false)
+  if (!found) throw notFound('id')
   const presses = await pressesOf(tx, `SELECT id FROM press WHERE lot_id = :id AND ${counts('press.id')}`, { id }, who)
   const events = await database().query<RawEvent>(
     `SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`,
     { type: QueryTypes.SELECT, replacements: { id }, transaction: tx },
   )
+  const told = events.map(eventView)
+  const lot = { ...found, ...latestOf(told) }
   const sources = [...presses.map((p) => p.id), ...events.map((e) => e.id)]
-  const children = sources.length ? await lotsOf(tx, `SELECT id FROM lot WHERE source_id IN (:sources) AND ${counts('lot.source_id')}`, { sources }, who) : []
+  const children = sources.length ? await lotsOf(tx, `SELECT id FROM lot WHERE source_id IN (:sources) AND ${counts('lot.source_id')}`, { sources }, who, false) : []
   const [parent] = lot.sourceId ? await database().query<{ lotId: string }>('SELECT lot_id AS lotId FROM press WHERE id = :id UNION SELECT lot_id FROM lot_event WHERE id = :id', { type: QueryTypes.SELECT, replacements: { id: lot.sourceId }, transaction: tx }) : []
-  return { lot, presses, events: events.map(eventView), children, parent: parent?.lotId ?? null, voided: await isVoided(tx, id) }
+  return { lot, presses, events: told, children, parent: parent?.lotId ?? null, voided: await isVoided(tx, id) }
+}
+/** The latest look and cleaning, from events newest first. */
+function latestOf(events: readonly LotEventRow[]): Pick<LotStory['lot'], 'look' | 'cleaned'> {
+  const latest = <K extends LotEventBody['kind']>(kind: K) => events.find((e) => !e.voided && e.event.kind === kind) as (LotEventRow & { event: Extract<LotEventBody, { kind: K }> }) | undefined
+  const [look, clean] = [latest('look'), latest('clean')]
+  return { look: look ? { at: look.at, by: look.by, place: look.event.place, feel: look.event.feel } : null, cleaned: clean ? { at: clean.at, by: clean.by, initials: clean.event.initials } : null }
 }
 function eventView(r: RawEvent): LotEventRow {
   const { measured, ...event } = fromJson<LotEventBody & { measured: string[] }>(r.body)

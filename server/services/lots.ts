@@ -18,8 +18,8 @@ type LatestEvent = { lotId: string; kind: 'look' | 'clean'; body: unknown; at: D
 /** How many deliveries a list holds beyond what is still there: a fortnight and more of a busy small stand. */
 const NEWEST = 60
 
-/** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids */
-export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who): Promise<LotRow[]> {
+/** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids @param looked whether the latest look and cleaning are wanted too */
+export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who, looked = true): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
     `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
             l.weighed, l.crates, l.market_eur AS marketEur, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
@@ -28,7 +28,7 @@ export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, u
       ORDER BY l.at DESC, l.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  const latest = await latestEvents(tx, rows.filter((r) => r.kind === 'received' && Number(r.onHand) > 0).map((r) => r.id))
+  const latest = await latestEvents(tx, !looked ? [] : rows.filter((r) => r.kind === 'received' && Number(r.onHand) > 0).map((r) => r.id))
   return rows.map(({ seen, ...r }) => {
     const { look, clean } = latest.get(r.id) ?? {}
     return {

@@ -48,7 +48,7 @@ export async function listPresses(tx: Tx, standId: string, who: Who): Promise<Re
   const ofEach = fruits.map((_, i) => `UNION (SELECT id FROM press WHERE stand_id = :standId AND ${counts('press.id')} AND ingredient_key = :fruit${i} ORDER BY at DESC LIMIT ${OF_EACH_FRUIT})`)
   return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id WHERE ${counts('press.id')}) ${ofEach.join(' ')}`, { standId, ...Object.fromEntries(fruits.map((f, i) => [`fruit${i}`, f.k])) }, who)
 }
-const MOST_OF_FRUIT = 200
+const MOST_OF_FRUIT = 150
 export function listFruitPresses(tx: Tx, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {
   return pressesOf(tx, `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`, { standId, ingredientKey }, who)
 }

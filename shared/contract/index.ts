@@ -199,7 +199,7 @@ export const contract = {
       seen: seenPress.nullable().default(null), at: when, replaces, confirm,
     }), reply: made,
   }),
-  fruitPresses: endpoint({ ...ROUTES.fruitPresses, summary: 'The latest 200 presses of one fruit at a stand, newest first', params: z.object({ id: key }), query: standQuery, reply: z.array(press) }),
+  fruitPresses: endpoint({ ...ROUTES.fruitPresses, summary: 'The latest 150 presses of one fruit at a stand, newest first', params: z.object({ id: key }), query: standQuery, reply: z.array(press) }),
   putPressMark: endpoint({ ...ROUTES.putPressMark, summary: 'Whether a press far from the others counts, and why', params: byId, body: z.object({ leftOut: z.boolean(), reason: longText.nullable(), version }), reply: made }),
   packs: endpoint({ ...ROUTES.packs, summary: 'Cheapest whole packs for the kilos needed, as ingredient:grams separated by commas; money for the owner only', query: z.object({ need: z.string().regex(/^[\x21-\x7e]{1,80}:\d{1,8}(,[\x21-\x2b\x2d-\x7e]{1,80}:\d{1,8}){0,39}$/) }), reply: z.array(packChoice) }),
   bench: endpoint({ ...ROUTES.bench, summary: 'Readings of the devices at a stand: as they are now, or as server-sent events for whoever accepts those', query: standQuery, reply: z.object({ readings: z.array(benchReading) }) }),
