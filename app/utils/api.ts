@@ -41,6 +41,9 @@ export async function api<K extends keyof Contract>(id: K, call: Call<K> = {}): 
   if (!response.ok) throw new ApiProblem(reply as Problem)
   return reply as Reply<K>
 }
+/** Reads again in the background; that nobody answers, or that the session is over, is said elsewhere. */
+export const inBackground = (work: Promise<unknown>): void => void work.catch((e: unknown) => { if (!(e instanceof ApiProblem)) throw e })
+
 /** The core's rules asked before anything is sent, and answered as the server would: so they hold without a connection. */
 export function refuseHere(found: Parameters<typeof verdictOn>[0], confirmed: readonly string[]): void {
   const verdict = verdictOn(found, confirmed)

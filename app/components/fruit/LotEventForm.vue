@@ -8,7 +8,7 @@ import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
-import { refuseHere, uuid } from '~/utils/api'
+import { inBackground, refuseHere, uuid } from '~/utils/api'
 import type { PartRow } from './PartRows.vue'
 
 // What is done with a lot beside pressing it: looked at, cleaned, taken for garnish, thrown away, or sorted when it nears its end.
@@ -65,7 +65,7 @@ async function save(): Promise<void> {
   if (props.kind === 'sort' && !rows.value.length) form.refuse('parts', t('problem.part-not-positive'))
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   id = uuid()
-  void store.load()
+  inBackground(store.load())
   emit('done')
 }
 const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 100) }

@@ -9,7 +9,7 @@ import { useCatalogue } from '~/stores/catalogue'
 import { figuresOfPress, useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
-import { refuseHere, uuid } from '~/utils/api'
+import { inBackground, refuseHere, uuid } from '~/utils/api'
 import type { PartRow } from './PartRows.vue'
 import type { StripPart } from './KiloStrip.vue'
 
@@ -113,7 +113,7 @@ async function save(confirm?: true): Promise<void> {
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
   // What was just written is laid over what is shown: nobody waits for it to be read again.
-  void store.load()
+  inBackground(store.load())
   const done = ids.press
   ids = { press: uuid(), juice: uuid() }
   emit('done', done)

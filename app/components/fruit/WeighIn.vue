@@ -8,7 +8,7 @@ import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
-import { refuseHere, uuid } from '~/utils/api'
+import { inBackground, refuseHere, uuid } from '~/utils/api'
 
 // A delivery: on the scale, or counted. With `correct`, in place of one that was typed wrong.
 const props = defineProps<{ fruit?: string; correct?: Lot }>()
@@ -70,8 +70,7 @@ async function save(confirm?: true): Promise<void> {
   for (const a of AMOUNTS) if (text[a].trim() && number[a] === null) form.refuse(fieldOf[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
-  void lots.load()
-  if (session.isOwner) void catalogue.load()
+  inBackground(Promise.all([lots.load(), session.isOwner ? catalogue.load() : null]))
   const done = lotId
   lotId = uuid()
   emit('done', done)
