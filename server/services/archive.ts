@@ -5,10 +5,11 @@ import { csvCell } from '#core/csv'
 import type { Body } from '#shared/contract'
 import { Business, Change, Cup, FactVoid, Ingredient, Lot, LotEvent, Movement, Person, PlanLine, Press, PressMark, Price, Recipe, RecipeUse, RecipeVersion, Setting, Stand, Vessel } from '../db/models'
 import { SCHEMA_NUMBER } from '../db/migrations'
-import { fromJson, toJson, type Tx } from '../db/connect'
+import { database, fromJson, toJson, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { Refusal } from './errors'
+import { NOTHING } from './lots'
 import { hashSecret, newToken } from './secrets'
 import { openSession, type Place } from './sessions'
 import { setupNeeded } from './setup'
@@ -118,6 +119,8 @@ export async function readArchive(tx: Tx, body: Body<'readArchive'>, place: Plac
       throw (e as { name?: string }).name?.startsWith('Sequelize') && !(e as { name: string }).name.includes('Connection') ? unreadable(name) : e
     }
   }
+  // An archive of an earlier release does not say which lots are used up.
+  await database().query(`UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < ${NOTHING}`, { transaction: tx })
   await recordChange(tx, { personId: String(owner.id), role: 'owner', key: null }, 'business', 'archive', null, { rows: [...tables.values()].reduce((n, t) => n + t.length, 0) })
   return openSession(tx, String(owner.id), place)
 }
