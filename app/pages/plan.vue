@@ -50,7 +50,8 @@ const print = (): void => window.print()
       <p v-if="!plan.sheets.length" class="sheet empty" data-test="no-cups">{{ session.mayPlan ? t('plan.empty') : t('plan.emptyCrew') }}</p>
       <template v-else>
         <article v-if="plan.shopping.length" class="sheet buy" data-test="buy">
-          <div class="spread"><h2>{{ t('buy.title') }}</h2><span v-if="plan.totalCost" class="small">{{ t('plan.costDay') }} <FigureButton :figure="plan.totalCost" :label="t('plan.costDay')" /></span></div>
+          <div class="spread"><h2>{{ t('buy.title') }} <NuxtLink to="/buy" class="small list-link no-print" data-test="to-buying">{{ t('buying.open') }}</NuxtLink></h2><span v-if="plan.totalCost" class="small">{{ t('plan.costDay') }} <FigureButton :figure="plan.totalCost" :label="t('plan.costDay')" /></span></div>
+          <p class="small quiet no-print">{{ t('buying.atChance', { p: n(plan.chance * 100) }) }}</p>
           <table>
             <thead><tr><th>{{ t('buy.fruit') }}</th><th class="r">{{ t('buy.juice') }}</th><th class="r roomy">{{ t('buy.juiceOnHand') }}</th><th class="r roomy">{{ t('buy.needed') }}</th><th class="r">{{ t('buy.onHand') }}</th><th class="r">{{ t('buy.buy') }}</th></tr></thead>
             <tbody>
@@ -85,6 +86,7 @@ table { width: 100%; border-collapse: collapse; margin-top: 6px; }
 th { font-weight: 400; font-size: 13px; color: var(--quiet); text-align: left; }
 td { border-bottom: 1px solid var(--rule); padding: 7px 0; }
 .r { text-align: right; }
+.list-link { font: 400 14px var(--text); margin-left: 10px; text-underline-offset: 4px; }
 .strong { font-size: 18px; }
 .print-only { display: none; }
 @media (max-width: 1100px) { .plan { grid-template-columns: 310px minmax(0, 1fr); gap: 14px; } }
