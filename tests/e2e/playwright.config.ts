@@ -5,7 +5,7 @@ const launchOptions = { executablePath: '/usr/bin/chromium', args: ['--no-sandbo
 const tablet = { viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/Lisbon' }
 
 export default defineConfig({
-  testDir: '.', workers: 1, fullyParallel: false, retries: 0, timeout: 90_000, globalTimeout: 12 * 60_000, expect: { timeout: 15_000 },
+  testDir: '.', workers: 1, fullyParallel: false, retries: 0, timeout: 90_000, globalTimeout: 17 * 60_000, expect: { timeout: 15_000 },
   outputDir: `${process.env.OLVEX_E2E_WORK ?? 'tmp'}/results`,
   reporter: [['list'], ['json', { outputFile: process.env.OLVEX_E2E_REPORT ?? 'tmp/e2e.json' }]],
   use: { browserName: 'chromium', launchOptions, actionTimeout: 10_000, trace: 'off' },
