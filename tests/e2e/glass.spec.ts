@@ -66,9 +66,11 @@ test('an edit that somebody else was faster with asks, with both', async ({ brow
 
 test('keys go to a stop, find a drink, and list themselves', async ({ page }) => {
   await asOwner(page)
-  await page.keyboard.press('g')
-  await page.keyboard.press('p')
-  await expect(page).toHaveURL(/\/plan$/)
+  await expect(async () => {
+    await page.keyboard.press('g')
+    await page.keyboard.press('p')
+    await expect(page).toHaveURL(/\/plan$/, { timeout: 3000 })
+  }).toPass({ timeout: 20_000 })
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Find anything')
   await page.keyboard.press('Escape')

@@ -22,6 +22,9 @@ export async function signIn(page: Page, login: string, password: string): Promi
   await input(page, 'password').fill(password)
   await page.locator('[data-test=enter]').click()
   await expect(page).toHaveURL(/\/fruit$/)
+  // The address changes before the page stands: keys that are pressed until then go nowhere.
+  await expect(page.locator('[data-test=brand]')).toBeVisible()
+  await expect(page.locator('h1').first()).toBeVisible()
 }
 export const asOwner = (page: Page) => signIn(page, 'owner', 'tart-and-cold')
 export const asCrew = (page: Page) => signIn(page, 'crew', 'press-and-pour')
