@@ -1,4 +1,4 @@
-import { byProductsCostEur, evaluatePress, evaluateReceipt, handlingOf, shareOfCostEur, titratableAcidity, trimmings, type Handling, type OwnHandling } from '#core/yield'
+import { byProductsCostEur, evaluatePress, evaluateReceipt, garnishG, handlingOf, shareOfCostEur, titratableAcidity, trimmedTotalG, typedPrice, unitWeightG, type Handling, type OwnHandling } from '#core/yield'
 import { massG, ProcessLimit } from '#core/process'
 import type { IngredientData } from '#core/substances'
 import type { RecipeDocument } from '#core/recipe'
@@ -36,7 +36,7 @@ export function withPending(books: Books, entries: readonly Entry[], standId: st
       const id = e.params.id!
       if (event.kind === 'look') change(id, () => ({ look: { ...when, place: event.place, feel: event.feel } }))
       else if (event.kind === 'clean') change(id, () => ({ cleaned: { ...when, initials: event.initials } }))
-      else if (event.kind === 'garnish') change(id, (l) => ({ onHand: l.onHand - (event.massG ?? (event.pieces ?? 0) * (unitGOf(l, handling(known, l.ingredientKey)) ?? 0)) }))
+      else if (event.kind === 'garnish') change(id, (l) => ({ onHand: l.onHand - (garnishG(event, unitGOf(l, handling(known, l.ingredientKey))) ?? 0) }))
       else change(id, (l) => ({ onHand: l.onHand - event.kg * 1000 }))
     }
   }
@@ -44,12 +44,12 @@ export function withPending(books: Books, entries: readonly Entry[], standId: st
 }
 
 /** g of a piece of this lot: as counted and weighed, or the usual. */
-export const unitGOf = (lot: Pick<Lot, 'count' | 'weighed' | 'amount'>, h: Handling | null): number | null => (lot.count && lot.weighed ? lot.amount / lot.count : h?.pieceG ?? null)
+export const unitGOf = (lot: Pick<Lot, 'count' | 'weighed' | 'amount'>, h: Handling | null): number | null => unitWeightG({ amountG: lot.amount, count: lot.count, weighed: lot.weighed }, h?.pieceG ?? null)
 
 const BARE = { part: null, supplier: null, count: null, weighed: true, crates: null, marketEur: null, place: null, seen: null, useBy: null, useFor: null, sourceId: null, look: null, cleaned: null } as const
 
 function pendingLot(b: BodyInput<'postLot'>, at: string, by: string, known: Known): Lot | null {
-  const price = b.price ?? (b.priceEurPerKg === null || b.priceEurPerKg === undefined ? null : { eur: b.priceEurPerKg, per: 'kg' as const })
+  const price = typedPrice(b)
   const receipt = evaluateReceipt({ kg: b.kg, count: b.count, crates: b.crates ?? null, price }, handling(known, b.ingredientKey)?.pieceG ?? null)
   if (!receipt) return null
   const { amountG: amount, weighed, costEur } = receipt
@@ -71,10 +71,9 @@ function pendingPress(b: BodyInput<'postPress'>, lot: Lot, at: string, by: strin
     const kept = parts.flatMap((p) => (p.kept ? [{ part: p.part, kept: p.kept }] : []))
     const carried = byProductsCostEur(fruitCostEur, kept.map((p) => shares[p.part] ?? 0))
     const byCostEur = carried && carried.reduce((x, y) => x + y, 0)
-    const trimmed = trimmings(input)
     const seen = b.seen ? { foam: null, brix: null, ph: null, ta: null, titration: null, measured: [], ...b.seen } : null
     const press: Press = {
-      id: b.id, standId: lot.standId, lotId: lot.id, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmed.length ? trimmed.reduce((s, p) => s + p.massG, 0) : input.trimmedG, juiceMl, juiceG, juiceUnit: b.juice.unit, method: b.method, minutes: b.minutes,
+      id: b.id, standId: lot.standId, lotId: lot.id, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmedTotalG(input), juiceMl, juiceG, juiceUnit: b.juice.unit, method: b.method, minutes: b.minutes,
       fruitCostEur, costBasis: 'measured', at: b.at ?? at, by, doubts: b.confirm ?? [], tool: b.tool ?? null, fruitTemp: b.fruitTemp ?? null, hands: b.hands ?? null, spilledMl: b.spilledMl ?? null,
       byCostEur, marketCostEur: shareOfCostEur(lot.marketEur, lot.amount, takenG), parts, seen: seen && { ...seen, ta: seen.titration ? titratableAcidity(seen.titration).value : seen.ta }, mark: null,
     }

@@ -1,3 +1,4 @@
+import { yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
 type Words = (n: (v: number, digits?: number) => string, t: (key: string) => string) => Record<string, string>
@@ -9,7 +10,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
     { id: lot.id, kind: lot.kind === 'received' ? (lot.weighed ? 'weighed' : 'counted') : 'kept', entity: 'lot', at: lot.at, by: lot.by, voided: false, words: (n) => ({ kg: n(lot.amount / 1000, 2), n: n(lot.count ?? 0), g: n(lot.amount) }) },
     ...presses.map((p): StoryRow => ({
       id: p.id, kind: 'press', entity: 'press', at: p.at, by: p.by, voided: false, press: p,
-      words: (n, t) => ({ kg: n(p.takenG / 1000, 2), l: n(p.juiceMl / 1000, 2), mlPerKg: n(((p.juiceMl + (p.spilledMl ?? 0)) / p.takenG) * 1000), method: t(`method.${p.method}`), extra: [p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '', p.seen?.ta ? `TA ${n(p.seen.ta, 2)}` : '', p.seen?.ph ? `pH ${n(p.seen.ph, 2)}` : ''].filter(Boolean).map((x) => ` · ${x}`).join('') }),
+      words: (n, t) => ({ kg: n(p.takenG / 1000, 2), l: n(p.juiceMl / 1000, 2), mlPerKg: n(yieldMlPerKg(p)), method: t(`method.${p.method}`), extra: [p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '', p.seen?.ta ? `TA ${n(p.seen.ta, 2)}` : '', p.seen?.ph ? `pH ${n(p.seen.ph, 2)}` : ''].filter(Boolean).map((x) => ` · ${x}`).join('') }),
     })),
     ...events.map((e): StoryRow => ({ id: e.id, kind: e.event.kind, entity: 'lot-event', at: e.at, by: e.by, voided: e.voided, words: wordsOf(e) })),
   ]

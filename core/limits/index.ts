@@ -1,7 +1,7 @@
 import type { IngredientData } from '../substances'
 import { ProcessLimit } from '../process'
 import type { Finding, Findings } from './verdict'
-import { evaluatePress, evaluateReceipt, HANDLING_BOUNDS, MOST_TA, titrationLimit, type OwnHandling, type PressInput, type PressResult, type Receipt, type ReceiptInput, type Titration } from '../yield'
+import { evaluatePress, evaluateReceipt, HANDLING_BOUNDS, MOST_TA, titrationLimit, yieldMlPerKg, type OwnHandling, type PressInput, type PressResult, type Receipt, type ReceiptInput, type Titration } from '../yield'
 
 export * from './verdict'
 
@@ -102,7 +102,7 @@ export function checkPress(fruit: IngredientData, input: PressInput & PressExtra
   if (input.takenG > lotOnHandG + 0.1) found.limits.push({ code: 'lot-not-enough', field: 'takenKg', numbers: { takenKg: input.takenG / 1000, onHandKg: lotOnHandG / 1000 } })
   try {
     const result = evaluatePress(fruit, input)
-    const mlPerKg = ((result.juiceMl + (spilledMl ?? 0)) / input.takenG) * 1000
+    const mlPerKg = yieldMlPerKg({ takenG: input.takenG, juiceMl: result.juiceMl, spilledMl })
     const times = mlPerKg / meanMlPerKg
     if (times > 3 || times < 1 / 3) found.doubts.push({ code: times > 3 ? 'yield-far-above' : 'yield-far-below', field: 'juice', numbers: { mlPerKg, meanMlPerKg, times } })
     return { ...found, result: found.limits.length ? null : result }

@@ -1,11 +1,7 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package has no types, and the interface compiles the core too
-/// <reference path="./jstat.d.ts" />
-import jStat from 'jstat'
 import { mean } from 'simple-statistics'
 import { difference, given, product, type Figure } from '../figures'
 import type { FruitYield } from './fruit'
-
-const { studentt } = jStat
+import { tBelow, tQuantile } from './student'
 
 /**
  * What is known of a fruit's yield before anyone here has pressed any: the handbook's mean counts as one press, and lots are taken to differ by 12 % of it
@@ -42,7 +38,7 @@ export function predictYield(handbookMlPerKg: number, yields: readonly number[])
 }
 
 /** The yield, mL per kg, that the next lot stays below with chance `p`. @param p above 0 and below 1 */
-export const yieldQuantile = (prediction: YieldPrediction, p: number): number => prediction.expected + prediction.scale * studentt.inv(p, prediction.dof)
+export const yieldQuantile = (prediction: YieldPrediction, p: number): number => prediction.expected + prediction.scale * tQuantile(p, prediction.dof)
 
 /** Between these the next lot lies with chance `p`. */
 export function yieldInterval(prediction: YieldPrediction, p: number): readonly [low: number, high: number] {
@@ -64,7 +60,7 @@ export function sureYield(known: FruitYield, p: number, params: Figure['params']
   const next = predictYield(known.handbook.value, known.recent)
   const expected = given('yield-expected', next.expected, 'mL/kg', known.count ? 'estimated' : 'default', known.count ? 'source.presses-and-handbook' : known.handbook.source ?? 'source.handbook', { ...params, count: next.count })
   const spread = given('yield-scale', next.scale, 'mL/kg', 'estimated', 'source.presses-and-handbook', { ...params, count: next.count })
-  const times = given('t-quantile', studentt.inv(p, next.dof), '1', 'default', 'source.student', { chance: Math.round(p * 100), dof: next.dof })
+  const times = given('t-quantile', tQuantile(p, next.dof), '1', 'default', 'source.student', { chance: Math.round(p * 100), dof: next.dof })
   const sure = difference('yield-sure', 'mL/kg', expected, product('yield-allowance', 'mL/kg', [spread, times]), { ...params, chance: Math.round(p * 100) })
   return sure.value > 0 ? sure : null
 }
@@ -94,6 +90,6 @@ export function compareYields(first: readonly number[], second: readonly number[
   const dof = variance ** 2 / (a.v ** 2 / (a.n - 1) + b.v ** 2 / (b.n - 1))
   const error = Math.sqrt(variance)
   const difference = a.m - b.m
-  const reach = error * studentt.inv(0.95, dof)
-  return { difference, low: difference - reach, high: difference + reach, firstIsBetter: studentt.cdf(difference / error, dof) }
+  const reach = error * tQuantile(0.95, dof)
+  return { difference, low: difference - reach, high: difference + reach, firstIsBetter: tBelow(difference / error, dof) }
 }

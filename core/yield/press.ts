@@ -48,6 +48,14 @@ export function trimmings({ trimmedG, parts = [] }: Pick<PressInput, 'trimmedG' 
   return restG !== 0 && trimmedG !== null && Math.abs(restG) > SCALE_G ? [...named, { name: 'trim', massG: restG }] : named
 }
 
+/** All that came off before pressing, g: what was weighed as a whole, or the parts together; null where nothing was weighed. */
+export function trimmedTotalG(input: Pick<PressInput, 'trimmedG' | 'parts'>): number | null {
+  const parts = trimmings(input)
+  return parts.length ? parts.reduce((s, p) => s + p.massG, 0) : input.trimmedG
+}
+/** mL that came out of a press, spilled ones too, per kg as purchased. */
+export const yieldMlPerKg = (p: { takenG: number; juiceMl: number; spilledMl?: number | null }): number => ((p.juiceMl + (p.spilledMl ?? 0)) / p.takenG) * 1000
+
 /**
  * Runs the trims and the press over the fruit taken.
  * @throws ProcessLimit when more is trimmed than was taken, the juice is more than the fruit holds, or juice and by-products weigh more than the fruit

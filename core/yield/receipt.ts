@@ -36,3 +36,10 @@ export function evaluateReceipt(input: ReceiptInput, usualUnitG: number | null):
   const costEur = price && times !== null ? price.eur * times : null
   return { amountG, weighed: kg !== null, unitG: count ? amountG / count : null, costEur, eurPerKg: costEur === null ? null : costEur / (amountG / 1000) }
 }
+
+/** g of a piece of a lot: as counted and weighed, or the usual one. @param usualUnitG null where it is not known */
+export const unitWeightG = (lot: { amountG: number; count: number | null; weighed: boolean }, usualUnitG: number | null): number | null => (lot.count && lot.weighed ? lot.amountG / lot.count : usualUnitG)
+/** g of whole fruit set aside for garnish: weighed, or counted; null where neither says. */
+export const garnishG = (e: { pieces: number | null; massG: number | null }, unitG: number | null): number | null => e.massG ?? (e.pieces !== null && unitG !== null ? e.pieces * unitG : null)
+/** The price of a delivery, also as tablets of an earlier release send it: a kilo. */
+export const typedPrice = (b: { price?: ReceiptInput['price']; priceEurPerKg?: number | null }): ReceiptInput['price'] => b.price ?? (b.priceEurPerKg === null || b.priceEurPerKg === undefined ? null : { eur: b.priceEurPerKg, per: 'kg' })

@@ -1,10 +1,8 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package has no types, and the interface compiles the core too
-/// <reference path="./jstat.d.ts" />
-import jStat from 'jstat'
 import { linearRegression, mean, median, medianAbsoluteDeviation, sampleStandardDeviation } from 'simple-statistics'
+import { given } from '../figures'
+import { withLabour } from './press'
 import { compareYields, type Comparison } from './prediction'
-
-const { studentt } = jStat
+import { tQuantile } from './student'
 
 /** One press as the study of a fruit sees it. */
 export interface PressPoint {
@@ -22,6 +20,11 @@ export interface PressPoint {
   leftOut: boolean | null
 }
 export interface Group { key: string; count: number; mean: number; spread: number | null; minutesPerL: number | null; costPerL: number | null }
+/** EUR of a litre pressed one way, the work in it. Null where nobody knows what the fruit cost. @param labourEurPerH what an hour costs; null leaves work out */
+export function litreEur(g: Group, labourEurPerH: number | null): number | null {
+  if (g.costPerL === null || g.minutesPerL === null || !labourEurPerH) return g.costPerL
+  return withLabour(given('mean-cost-per-litre', g.costPerL, 'EUR/L', 'measured'), given('mean-minutes-per-litre', g.minutesPerL, 'min/L', 'measured'), labourEurPerH).value
+}
 export interface Pair extends Comparison { first: string; second: string }
 export interface Trend { perMonth: number; low: number; high: number }
 export interface YieldStudy {
@@ -67,7 +70,7 @@ export function trendOf(points: readonly Pick<PressPoint, 'at' | 'mlPerKg'>[]): 
   const { m, b } = linearRegression(xy)
   const dof = xy.length - 2
   const error = Math.sqrt(xy.reduce((s, [x, y]) => s + (y - m * x - b) ** 2, 0) / dof / sxx)
-  const reach = error * studentt.inv(0.95, dof)
+  const reach = error * tQuantile(0.95, dof)
   return { perMonth: m, low: m - reach, high: m + reach }
 }
 

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { checkLook, checkSort, checkTake, checkWhen } from '#core/limits'
-import { handlingOf, shareOfCostEur } from '#core/yield'
+import { garnishG, handlingOf, shareOfCostEur, unitWeightG } from '#core/yield'
 import type { Body, LotEventBody, LotEventRow, LotStory, Reply } from '#shared/contract'
 import { LotEvent } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
@@ -17,7 +17,7 @@ import type { Who } from './who'
 function takenG(event: LotEventBody, unitG: number | null): number | null {
   if (event.kind === 'discard' || event.kind === 'sort') return event.kg * 1000
   if (event.kind !== 'garnish') return null
-  return event.massG ?? (event.pieces !== null && unitG !== null ? event.pieces * unitG : NaN)
+  return garnishG(event, unitG) ?? NaN
 }
 
 /** Looked at, cleaned, taken for garnish, discarded, or sorted: a row of its own, and what it moved. */
@@ -26,7 +26,7 @@ export async function recordLotEvent(tx: Tx, lotId: string, body: Body<'postLotE
   const { event } = body
   if (lot.kind === 'pressed' || (lot.kind === 'by-product' && event.kind !== 'discard')) throw invalid([{ field: 'id', code: 'not-a-fruit-lot' }])
   const ingredient = await getIngredient(tx, lot.ingredientKey)
-  const unitG = lot.count && lot.weighed ? toNumber(lot.amount) / lot.count : handlingOf(dataOf(ingredient)!, ingredient.handling).pieceG
+  const unitG = unitWeightG({ amountG: toNumber(lot.amount), count: lot.count, weighed: Boolean(lot.weighed) }, handlingOf(dataOf(ingredient)!, ingredient.handling).pieceG)
   const amountG = takenG(event, unitG)
   const limits = [...checkWhen(body.at, now().toISOString()), ...(event.kind === 'look' ? checkLook(event) : [])]
   if (Number.isNaN(amountG)) limits.push({ code: event.kind === 'garnish' && event.pieces !== null ? 'unit-weight-unknown' : 'pieces-missing', field: 'pieces', numbers: { count: 0 } })

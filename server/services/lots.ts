@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5, v7 as uuid } from 'uuid'
 import { checkWeighIn } from '#core/limits'
-import { handlingOf } from '#core/yield'
+import { handlingOf, typedPrice } from '#core/yield'
 import type { Body, Lot as LotRow, Reply } from '#shared/contract'
 import { Lot, Movement, Stand } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
@@ -97,8 +97,7 @@ export async function weighIn(tx: Tx, body: Body<'postLot'>, who: Who): Promise<
   const ingredient = await getIngredient(tx, body.ingredientKey)
   const fruit = dataOf(ingredient)!
   if (body.replaces) await replaceFact(tx, 'lot', body.replaces, who)
-  const typed = body.price ?? (body.priceEurPerKg === null ? null : { eur: body.priceEurPerKg, per: 'kg' as const })
-  const price = ownerOnly(who, typed)
+  const price = ownerOnly(who, typedPrice(body))
   const last = await lastPriceEurPerKg(tx, body.ingredientKey)
   const { kg, count, crates, seen } = body
   const found = checkWeighIn({ kg, count, crates, price, at: body.at, ...seen }, last, handlingOf(fruit, ingredient.handling).pieceG, now().toISOString())

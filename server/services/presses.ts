@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { checkPress } from '#core/limits'
 import { massG } from '#core/process'
 import type { IngredientData } from '#core/substances'
-import { byProductsCostEur, handbookYield, handlingOf, shareOfCostEur, titratableAcidity, trimmings } from '#core/yield'
+import { byProductsCostEur, handbookYield, handlingOf, shareOfCostEur, titratableAcidity, trimmedTotalG } from '#core/yield'
 import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
 import { Lot, Press, PressMark } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
@@ -90,9 +90,8 @@ export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Pr
   const kept = body.parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
   const shares = handlingOf(fruit, ingredient.handling).shares
   const carried = byProductsCostEur(cost.eur, kept.map((p) => shares[p.part] ?? 0))
-  const trimmed = trimmings(input)
   const press = {
-    id: body.id, standId: lot.standId, lotId: body.lotId, juiceLotId: body.juiceLotId, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmed.length ? trimmed.reduce((s, p) => s + p.massG, 0) : input.trimmedG,
+    id: body.id, standId: lot.standId, lotId: body.lotId, juiceLotId: body.juiceLotId, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmedTotalG(input),
     juiceMl: result.juiceMl, juiceG: result.juiceG, juiceUnit: body.juice.unit, method: body.method, minutes: body.minutes, tool: body.tool || null, fruitTemp: body.fruitTemp, hands: body.hands, spilledMl: body.spilledMl,
     fruitCostEur: cost.eur, costBasis: cost.basis, byCostEur: carried && carried.reduce((a, b) => a + b, 0), marketCostEur: shareOfCostEur(toNumberOrNull(lot.marketEur), toNumber(lot.amount), takenG),
     parts: body.parts, seen: body.seen && { ...body.seen, ta: body.seen.titration ? titratableAcidity(body.seen.titration).value : body.seen.ta }, at, personId: who.personId,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { checkLook, checkSort, checkTake, type Readings } from '#core/limits'
-import { cleaningRoutine, ROUTINES, type CleaningRoutine } from '#core/yield'
+import { cleaningRoutine, garnishG, ROUTINES, type CleaningRoutine } from '#core/yield'
 import { DISCARD_REASONS, FEELS, PLACES, type DiscardReason, type Feel, type Place } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
@@ -35,7 +35,7 @@ const rows = ref<PartRow[]>([])
 // An own fruit is cleaned as the shipped one that it is like.
 const routine = ref<CleaningRoutine>(cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey, props.lot.costEur === 0))
 const unitG = computed(() => store.unitG(props.lot))
-const garnishG = computed(() => (number.pieces !== null && unitG.value !== null ? number.pieces * unitG.value : null))
+const garnish = computed(() => garnishG({ pieces: number.pieces, massG: null }, unitG.value))
 const sortedG = computed(() => rows.value.reduce((s, r) => s + (r.g ?? 0), 0))
 
 const event = computed((): LotEventBody => {
@@ -51,7 +51,7 @@ const event = computed((): LotEventBody => {
 let id = uuid()
 const form = useSubmit(async (key, confirm) => {
   const e = event.value
-  const taken = e.kind === 'garnish' ? garnishG.value : e.kind === 'discard' || e.kind === 'sort' ? e.kg * 1000 : null
+  const taken = e.kind === 'garnish' ? garnish.value : e.kind === 'discard' || e.kind === 'sort' ? e.kg * 1000 : null
   const limits = [...(e.kind === 'look' ? checkLook(e as Readings) : []), ...(taken === null ? [] : checkTake(taken, props.lot.onHand, e.kind === 'garnish' ? 'pieces' : 'kg')), ...(e.kind === 'sort' ? checkSort(e.kg * 1000, e.parts.map((p) => p.g ?? NaN)) : [])]
   refuseHere({ limits, doubts: [] }, confirm)
   await useOutbox().keep('postLotEvent', { key, params: { id: props.lot.id }, body: { id, event: e, measured: AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null), confirm } })
@@ -99,7 +99,7 @@ const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 1
         <FieldAmountField v-model="text.pieces" :label="t('event.pieces')" :error="form.fields.value.pieces" test="pieces" @number="number.pieces = $event" />
         <FieldAmountField v-model="text.perPiece" :label="t('event.perPiece')" optional :error="form.fields.value.perPiece" test="per-piece" @number="number.perPiece = $event" />
       </div>
-      <p v-if="garnishG !== null" class="small quiet" data-test="garnish-g">{{ t('event.garnishG', { g: n(garnishG), each: n(unitG!) }) }}<template v-if="number.perPiece"> · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template></p>
+      <p v-if="garnish !== null" class="small quiet" data-test="garnish-g">{{ t('event.garnishG', { g: n(garnish), each: n(unitG!) }) }}<template v-if="number.perPiece"> · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template></p>
     </template>
 
     <template v-else>

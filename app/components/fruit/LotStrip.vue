@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { yieldMlPerKg } from '#core/yield'
 import type { Lot } from '#shared/contract'
 import { isThere, useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
@@ -32,7 +33,7 @@ const label = computed(() => `${name(props.lot.ingredientKey)}: ${parts.value.fi
       <span class="foot small">
         <span v-if="keeping">{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }} · <FruitKeepingWord :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
-        <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n(((latest.juiceMl + (latest.spilledMl ?? 0)) / latest.takenG) * 1000) }) }}</span>
+        <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span>
       </span>
     </button>
     <span class="acts">

@@ -2,7 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { checkPress, type PressExtras } from '#core/limits'
 import { massG, ProcessLimit } from '#core/process'
-import { evaluatePress, shareOfCostEur, titratableAcidity, titrationLimit, trimmings, type PressInput, type PressResult } from '#core/yield'
+import { evaluatePress, shareOfCostEur, titratableAcidity, titrationLimit, trimmedTotalG, type PressInput, type PressResult } from '#core/yield'
 import { FOAM, FRUIT_TEMPS, PRESS_METHODS, type FruitTemp, type PressMethod } from '#shared/lists'
 import type { Lot, Press } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
@@ -70,9 +70,8 @@ const preview = computed((): { result: PressResult | null; limit: ProcessLimit |
 const figures = computed(() => {
   const [r, i] = [preview.value.result, input.value]
   if (!r || !i) return null
-  const trimmed = trimmings(i)
   return figuresOfPress({
-    ingredientKey: props.lot.ingredientKey, takenG: i.takenG, trimmedG: trimmed.length ? trimmed.reduce((s, p) => s + p.massG, 0) : i.trimmedG, juiceMl: r.juiceMl, juiceUnit: i.juice.unit, minutes: number.minutes, hands: number.hands, spilledMl: number.spilled,
+    ingredientKey: props.lot.ingredientKey, takenG: i.takenG, trimmedG: trimmedTotalG(i), juiceMl: r.juiceMl, juiceUnit: i.juice.unit, minutes: number.minutes, hands: number.hands, spilledMl: number.spilled,
     fruitCostEur: shareOfCostEur(props.lot.costEur, props.lot.amount, i.takenG), costBasis: 'measured', at: session.now().toISOString(), seen: { foam: foam.value } as Press['seen'],
   })
 })

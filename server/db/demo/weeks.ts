@@ -103,7 +103,6 @@ export async function demoShelf(standId: string, owner: Who, crew: Who, at: (day
   at(0, 8.6)
   await note(soft, { kind: 'look', place: 'room', feel: 'soft', brix: 11.9, tempC: null, crackedShare: 0.1, note: null })
   await note(soft, { kind: 'discard', kg: 0.4, reason: 'mould', note: null })
-  at(0, 8.7)
 }
 
 /** Prices of crates and bags, as two sellers list them. */

@@ -2,7 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { handbookYield, withLabour } from '#core/yield'
 import { predictYield, sureYield, yieldInterval } from '#core/yield/prediction'
-import { studyYield, type Group } from '#core/yield/study'
+import { litreEur, studyYield, type Group } from '#core/yield/study'
 import type { Press } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
@@ -51,7 +51,7 @@ const sure = computed(() => (known.value ? sureYield(known.value, 0.9, { name: k
 const rate = computed(() => (session.isOwner ? session.stand?.labourEurPerH ?? null : null))
 const withWork = computed(() => (known.value?.costPerL && known.value.minutesPerL && rate.value ? withLabour(known.value.costPerL, known.value.minutesPerL, rate.value) : null))
 /** Money of a litre pressed one way, work in it: to see which pays. */
-const litreOf = (g: Group): number | null => (g.costPerL === null ? null : g.costPerL + (g.minutesPerL !== null && rate.value ? (g.minutesPerL * rate.value) / 60 : 0))
+const litreOf = (g: Group): number | null => litreEur(g, rate.value)
 const tables = computed(() => [
   { key: 'methods', rows: study.value.methods, label: (k: string) => t(`method.${k}`) }, { key: 'temps', rows: study.value.temps, label: (k: string) => t(`fruitTemp.${k}`) },
   { key: 'tools', rows: study.value.tools, label: (k: string) => k }, { key: 'seasons', rows: study.value.seasons, label: (k: string) => t(`season.${k}`) },
