@@ -1,8 +1,13 @@
 import mysql2, { type Connection } from 'mysql2'
-import { Sequelize, type Transaction } from 'sequelize'
+import { Sequelize, Transaction } from 'sequelize'
 import { defineModels } from './models'
 
 export type Tx = Transaction
+/**
+ * What a read is given: the transaction of the write it is part of, or nothing where it stands alone. Under READ COMMITTED every statement sees what is
+ * committed when it starts, in a transaction or not, so a transaction around reads would buy two more round trips and no more certainty.
+ */
+export type Read = Tx | null
 
 /**
  * The one pool of the process. The address comes from OLVEX_DATABASE_URL
@@ -35,6 +40,9 @@ export async function closeDatabase(): Promise<void> {
   await shared?.close()
   shared = undefined
 }
+
+/** Runs reads that must fit together, such as a whole archive: all of them see the business as it stood at the first. */
+export const inSnapshot = <T>(work: (tx: Tx) => Promise<T>): Promise<T> => database().transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, work)
 
 const RETRY = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT'])
 const isRetryable = (e: unknown): boolean => RETRY.has((e as { parent?: { code?: string } }).parent?.code ?? '')

@@ -1,6 +1,7 @@
 import type { Server } from 'node:http'
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDatabase, inTransaction } from '../db/connect'
+import { loadSolver } from '../services/buying'
 import { backupIfDue } from '../services/backup'
 import { closeBridges } from '../devices/bridge'
 import { now } from '../services/clock'
@@ -9,6 +10,7 @@ import { closeStreams } from '../utils/events'
 import { log } from '../utils/log'
 
 const BACKUP_LOOK_MS = 10 * 60_000
+const SOLVER_AFTER_MS = 3000
 const KEEP_ALIVE_MS = 75_000
 
 /** Start-up checks that end in a sentence, and a clean end. */
@@ -30,6 +32,7 @@ export default defineNitroPlugin((nitro) => {
     if (server && server.keepAliveTimeout < KEEP_ALIVE_MS) server.keepAliveTimeout = KEEP_ALIVE_MS
   })
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => { closeStreams(); closeBridges() })
+  setTimeout(() => void loadSolver().catch((err) => log.error({ err }, 'the solver of the buying list was not loaded')), SOLVER_AFTER_MS).unref()
   // Any number of processes may look; one of them makes it.
   const look = setInterval(() => void backupIfDue().catch((err) => log.error({ err }, 'the daily backup was not made')), BACKUP_LOOK_MS)
   nitro.hooks.hook('close', async () => {

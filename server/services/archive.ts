@@ -5,7 +5,7 @@ import { csvCell } from '#core/csv'
 import type { Body } from '#shared/contract'
 import { Business, Change, Cup, FactVoid, Ingredient, Lot, LotEvent, Movement, Person, PlanLine, Press, PressMark, Price, Recipe, RecipeUse, RecipeVersion, Setting, Stand, Vessel } from '../db/models'
 import { SCHEMA_NUMBER } from '../db/migrations'
-import { database, fromJson, toJson, type Tx } from '../db/connect'
+import { database, fromJson, inSnapshot, toJson, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { Refusal } from './errors'
@@ -37,7 +37,7 @@ const isJson = (model: ModelStatic<Model>, column: string): boolean => (model.ge
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
 /** The whole business as a zip: a manifest, and every table as JSON lines and as CSV. Described in docs/archive.md. */
-export async function writeArchive(tx: Tx): Promise<Uint8Array> {
+export const writeArchive = (): Promise<Uint8Array> => inSnapshot(async (tx) => {
   const files: Zippable = {}
   const manifest: Manifest = { format: FORMAT, version: VERSION, schema: SCHEMA_NUMBER, madeAt: now().toISOString(), tables: {} }
   for (const [name, model] of TABLES) {
@@ -51,7 +51,7 @@ export async function writeArchive(tx: Tx): Promise<Uint8Array> {
   }
   files['manifest.json'] = strToU8(JSON.stringify(manifest, null, 2))
   return zipSync(files, { level: 6 })
-}
+})
 
 /** A cell of CSV: dates and JSON as text. */
 export function cell(value: unknown): string {

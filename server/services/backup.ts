@@ -3,7 +3,7 @@ import { basename, join } from 'node:path'
 import { QueryTypes } from 'sequelize'
 import type { BackupCopy, BackupSetting } from '#shared/contract'
 import { Setting, Stand } from '../db/models'
-import { database, fromJson, inTransaction, toJson, type Tx } from '../db/connect'
+import { database, fromJson, inTransaction, toJson, type Read, type Tx } from '../db/connect'
 import { dataFolder, dumpTo, loadDump, stampOf } from '../db/dump'
 import { SCHEMA_NUMBER } from '../db/migrations'
 import { recordChange } from './changes'
@@ -87,7 +87,7 @@ export async function listBackups(): Promise<BackupCopy[]> {
   }))
 }
 
-export async function backupSetting(tx: Tx): Promise<BackupSetting> {
+export async function backupSetting(tx: Read): Promise<BackupSetting> {
   const row = await Setting.findOne({ where: { name: 'backup' }, transaction: tx, raw: true }) as unknown as { value: string; version: number } | null
   return row ? { ...fromJson<BackupSetting>(row.value), version: row.version } : DEFAULT
 }

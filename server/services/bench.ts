@@ -1,10 +1,10 @@
 import { Stand } from '../db/models'
-import type { Tx } from '../db/connect'
+import type { Read } from '../db/connect'
 import { bridgeTo, type Bridge } from '../devices/bridge'
 import { notFound } from './errors'
 
 /** The bridge to a stand's devices; null where it has none. */
-export async function benchOf(tx: Tx, standId: string): Promise<Bridge | null> {
+export async function benchOf(tx: Read, standId: string): Promise<Bridge | null> {
   const stand = await Stand.findOne({ where: { id: standId }, transaction: tx, raw: true }) as unknown as { bench: string | null } | null
   if (!stand) throw notFound('stand')
   return bridgeTo(standId, stand.bench)

@@ -1,10 +1,11 @@
+import { setImmediate } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5 } from 'uuid'
 import { cheapestPacks, type Pack, type Solve } from '#core/buy'
 import { priceDoubts } from '#core/limits'
 import type { Body, PackChoiceRow, Reply } from '#shared/contract'
 import { Ingredient, Price } from '../db/models'
-import { database, toNumber, type Tx } from '../db/connect'
+import { database, toNumber, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { counts } from './facts'
@@ -12,9 +13,19 @@ import { invalid, refuseUnlessConfirmed } from './errors'
 import { lastPriceEurPerKg } from './ingredients'
 import { ownerOnly, type Who } from './who'
 
-/** The integer solver, loaded when the first list is asked for: three megabytes that most requests never need. */
+/** The integer solver, loaded once the server has answered its first requests: three megabytes of which starting has no need. */
 let solver: Promise<Solve> | null = null
-const loadSolver = (): Promise<Solve> => (solver ??= import('highs').then(async (m) => remembering((await m.default()).solve as Solve)))
+export const loadSolver = (): Promise<Solve> => (solver ??= import('highs').then(async (m) => remembering(await warmed((await m.default()).solve as Solve))))
+
+/** Its first programs take fifty times as long as the later ones, and hold up everybody: they are solved when nobody waits, with room for others between. */
+const FIRST_SOLVES = 8
+async function warmed(solve: Solve): Promise<Solve> {
+  for (let i = 1; i <= FIRST_SOLVES; i++) {
+    cheapestPacks(3000 * i + 700, [{ id: 'small', massG: 3000, eur: i }, { id: 'large', massG: 5000, eur: 8 }], solve)
+    await setImmediate()
+  }
+  return solve
+}
 
 /** Fruit sold loose is weighed out in steps of this. */
 const LOOSE_G = 100
@@ -26,7 +37,7 @@ const OFFER_DAYS = 200
 
 interface RawOffer { ingredientKey: string; packG: string; packPriceEur: string; supplier: string | null; since: Date; receipt: number }
 /** The latest price of every pack of some ingredients by seller; fruit that only ever came by the kilo is offered loose at its last price. */
-async function offersOf(tx: Tx, keys: string[]): Promise<Map<string, Offer[]>> {
+async function offersOf(tx: Read, keys: string[]): Promise<Map<string, Offer[]>> {
   const rows = await database().query<RawOffer>(
     `SELECT ingredientKey, packG, packPriceEur, supplier, since, receipt FROM (
        SELECT ingredient_key AS ingredientKey, pack_g AS packG, pack_price_eur AS packPriceEur, supplier, since, source = 'receipt' AS receipt,
@@ -58,7 +69,7 @@ function remembering(solve: Solve): Solve {
 }
 
 /** Cheapest whole packs for what is needed. @param need ingredient and grams, as `lemon:21700,lime:4000` */
-export async function choosePacks(tx: Tx, need: string, who: Who): Promise<Reply<'packs'>> {
+export async function choosePacks(tx: Read, need: string, who: Who): Promise<Reply<'packs'>> {
   const out: PackChoiceRow[] = []
   const needs = need.split(',').map((n): [string, number] => { const cut = n.lastIndexOf(':'); return [n.slice(0, cut), Number(n.slice(cut + 1))] })
   const offered = await offersOf(tx, [...new Set(needs.map(([key]) => key))])

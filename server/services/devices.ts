@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { Body, Reply } from '#shared/contract'
 import { Device } from '../db/models'
-import { database, type Tx } from '../db/connect'
+import { database, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { notFound } from './errors'
@@ -12,7 +12,7 @@ import type { Who } from './who'
 type Row = Omit<Reply<'devices'>[number], 'enrolledAt' | 'current'> & { enrolledAt: Date }
 
 /** Tablets on which crew may sign in by PIN; `current` is the one that asks. */
-export async function listDevices(tx: Tx, current: string | null): Promise<Reply<'devices'>> {
+export async function listDevices(tx: Read, current: string | null): Promise<Reply<'devices'>> {
   const rows = await database().query<Row>(
     'SELECT d.id, d.name, d.enrolled_at AS enrolledAt, p.name AS `by` FROM device d JOIN person p ON p.id = d.person_id WHERE d.revoked_at IS NULL ORDER BY d.enrolled_at DESC',
     { type: QueryTypes.SELECT, transaction: tx },

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import type { Reply } from '#shared/contract'
-import { database, fromJson, type Tx } from '../db/connect'
+import { database, fromJson, type Read } from '../db/connect'
 import { now } from './clock'
 import { maskFor, type Who } from './who'
 
@@ -13,7 +13,7 @@ const OVERLAP_S = 10
  * What changed after `since`, and again what changed in the last seconds: a write that took its number early may have
  * come in late. Whoever asks leaves out what it has seen.
  */
-export async function changesSince(tx: Tx, since: number | undefined): Promise<Reply<'changes'>> {
+export async function changesSince(tx: Read, since: number | undefined): Promise<Reply<'changes'>> {
   const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', { type: QueryTypes.SELECT, transaction: tx })
   const seq = Number(latest?.seq ?? 0)
   if (since === undefined) return { seq, more: false, rows: [] }
@@ -29,7 +29,7 @@ export async function changesSince(tx: Tx, since: number | undefined): Promise<R
 const OWNERS_ENTITIES = ['price', 'person', 'device', 'session', 'setting']
 
 /** Changes, newest first: of one thing, or of all there is. */
-export async function listHistory(tx: Tx, query: { entity?: string; id?: string; before?: number }, who: Who): Promise<Reply<'history'>> {
+export async function listHistory(tx: Read, query: { entity?: string; id?: string; before?: number }, who: Who): Promise<Reply<'history'>> {
   const rows = await database().query<{ seq: string; entity: string; entityId: string; before: string | null; after: string | null; at: Date; by: string | null }>(
     `SELECT c.seq, c.entity, c.entity_id AS entityId, c.\`before\`, c.\`after\`, c.at, p.name AS \`by\`
        FROM change_row c LEFT JOIN person p ON p.id = c.person_id

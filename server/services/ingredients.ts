@@ -4,14 +4,15 @@ import { INGREDIENTS, ownValuesLimits, withOwnValues, type IngredientData, type 
 import type { Body, Ingredient as IngredientRow, PriceRow, Reply } from '#shared/contract'
 import type { ProblemField } from '#shared/problem'
 import { Ingredient, Price } from '../db/models'
-import { database, fromJson, toJson, toNumber, type Tx } from '../db/connect'
+import { database, fromJson, toJson, toNumber, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { counts } from './facts'
 import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
+import { latestOfEach } from './latest'
 import type { Who } from './who'
 
-export async function listIngredients(tx: Tx): Promise<Reply<'ingredients'>> {
+export async function listIngredients(tx: Read): Promise<Reply<'ingredients'>> {
   return (await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true }) as unknown as RawIngredient[]).map(view)
 }
 type RawIngredient = Omit<IngredientRow, 'own' | 'handling'> & { own: string | null; handling: string | null }
@@ -61,21 +62,27 @@ async function change(tx: Tx, key: string, version: number, limits: ProblemField
 
 type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
 
-/** The latest six prices of every ingredient, newest first: what costs are worked out from, and what was before. */
-export async function listPrices(tx: Tx): Promise<Reply<'prices'>> {
+/** Prices kept in the list for each ingredient: what costs are worked out from, and what was before. */
+const PRICES_OF_EACH = 6
+const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id')})`
+
+/** The latest prices of every ingredient, newest first. */
+export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
+  const { sql, replacements } = await latestOfEach(tx, { table: 'price', when: 'since', n: PRICES_OF_EACH, where: priceCounts(), of: 'TRUE' })
   const rows = await database().query<RawPrice>(
-    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source, p.supplier
-       FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY since DESC, id DESC) AS n FROM price WHERE lot_id IS NULL OR ${counts('price.lot_id')}) latest
-       JOIN price p ON p.id = latest.id WHERE latest.n <= 6 ORDER BY p.since DESC, p.id DESC`,
-    { type: QueryTypes.SELECT, transaction: tx },
+    `SELECT id, ingredient_key AS ingredientKey, pack_price_eur AS packPriceEur, pack_g AS packG, since, source, supplier FROM price WHERE ${sql} ORDER BY since DESC, id DESC`,
+    { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  return rows.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source, supplier: r.supplier }))
+  // Prices of one moment, as of a list, may be more than six.
+  const seen = new Map<string, number>()
+  const latest = rows.filter((r) => { const n = (seen.get(r.ingredientKey) ?? 0) + 1; seen.set(r.ingredientKey, n); return n <= PRICES_OF_EACH })
+  return latest.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source, supplier: r.supplier }))
 }
 
 /** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */
 export async function lastPriceEurPerKg(tx: Tx, ingredientKey: string): Promise<number | null> {
   const [row] = await database().query<{ eurPerKg: string }>(
-    `SELECT pack_price_eur / pack_g * 1000 AS eurPerKg FROM price WHERE ingredient_key = :ingredientKey AND (lot_id IS NULL OR ${counts('price.lot_id')})
+    `SELECT pack_price_eur / pack_g * 1000 AS eurPerKg FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
       ORDER BY since DESC, id DESC LIMIT 1`,
     { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
   )

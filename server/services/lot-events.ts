@@ -3,10 +3,10 @@ import { checkLook, checkSort, checkTake, checkWhen } from '#core/limits'
 import { garnishG, handlingOf, shareOfCostEur, unitWeightG } from '#core/yield'
 import type { Body, LotEventBody, LotEventRow, LotStory, Reply } from '#shared/contract'
 import { LotEvent } from '../db/models'
-import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { counts, isVoided } from './facts'
+import { counts } from './facts'
 import { invalid, notFound } from './errors'
 import { dataOf, getIngredient } from './ingredients'
 import { createLot, lotsOf, move, onHand } from './lots'
@@ -54,21 +54,24 @@ async function keepSorted(tx: Tx, lot: LockedLot, event: LotEventBody & { kind: 
 
 interface RawEvent { id: string; amountG: string | null; body: unknown; at: Date; by: string; voided: number }
 
+/** What a lot came from, and whether it is out of the books. */
+const ORIGIN = `SELECT (SELECT lot_id FROM press WHERE id = l.source_id UNION SELECT lot_id FROM lot_event WHERE id = l.source_id) AS parent, NOT (${counts('l.id')}) AS voided FROM lot l WHERE l.id = :id`
+/** What came of it, by a press or by sorting. */
+const CHILDREN = `SELECT c.id FROM (SELECT id FROM press WHERE lot_id = :id UNION ALL SELECT id FROM lot_event WHERE lot_id = :id) done JOIN lot c ON c.source_id = done.id WHERE ${counts('c.source_id')}`
+
 /** A lot with everything that was done with it and that came of it. */
-export async function lotStory(tx: Tx, id: string, who: Who): Promise<LotStory> {
-  const [found] = await lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, false)
-  if (!found) throw notFound('id')
-  const presses = await pressesOf(tx, `SELECT id FROM press WHERE lot_id = :id AND ${counts('press.id')}`, { id }, who)
-  const events = await database().query<RawEvent>(
-    `SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`,
-    { type: QueryTypes.SELECT, replacements: { id }, transaction: tx },
-  )
+export async function lotStory(tx: Read, id: string, who: Who): Promise<LotStory> {
+  const select = { type: QueryTypes.SELECT, replacements: { id }, transaction: tx } as const
+  const [[found], presses, events, children, [origin]] = await Promise.all([
+    lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, false),
+    pressesOf(tx, `SELECT id FROM press WHERE lot_id = :id AND ${counts('press.id')}`, { id }, who),
+    database().query<RawEvent>(`SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`, select),
+    lotsOf(tx, CHILDREN, { id }, who, false),
+    database().query<{ parent: string | null; voided: number }>(ORIGIN, select),
+  ])
+  if (!found || !origin) throw notFound('id')
   const told = events.map(eventView)
-  const lot = { ...found, ...latestOf(told) }
-  const sources = [...presses.map((p) => p.id), ...events.map((e) => e.id)]
-  const children = sources.length ? await lotsOf(tx, `SELECT id FROM lot WHERE source_id IN (:sources) AND ${counts('lot.source_id')}`, { sources }, who, false) : []
-  const [parent] = lot.sourceId ? await database().query<{ lotId: string }>('SELECT lot_id AS lotId FROM press WHERE id = :id UNION SELECT lot_id FROM lot_event WHERE id = :id', { type: QueryTypes.SELECT, replacements: { id: lot.sourceId }, transaction: tx }) : []
-  return { lot, presses, events: told, children, parent: parent?.lotId ?? null, voided: await isVoided(tx, id) }
+  return { lot: { ...found, ...latestOf(told) }, presses, events: told, children, parent: origin.parent, voided: Boolean(origin.voided) }
 }
 /** The latest look and cleaning, from events newest first. */
 function latestOf(events: readonly LotEventRow[]): Pick<LotStory['lot'], 'look' | 'cleaned'> {

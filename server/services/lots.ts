@@ -4,7 +4,7 @@ import { checkWeighIn } from '#core/limits'
 import { handlingOf, typedPrice } from '#core/yield'
 import type { Body, Lot as LotRow, Reply } from '#shared/contract'
 import { Lot, Movement, Stand } from '../db/models'
-import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { counts, replaceFact } from './facts'
@@ -13,13 +13,14 @@ import { dataOf, getIngredient, lastPriceEurPerKg, recordPrice } from './ingredi
 import { ownerOnly, type Who } from './who'
 
 type Raw = Omit<LotRow, 'at' | 'amount' | 'onHand' | 'costEur' | 'marketEur' | 'seen' | 'weighed' | 'look' | 'cleaned'> & { at: Date; amount: string; onHand: string; costEur: string | null; marketEur: string | null; seen: unknown; weighed: number }
-type LatestEvent = { lotId: string; kind: 'look' | 'clean'; body: unknown; at: Date; by: string }
+interface LatestEvent { lotId: string; kind: 'look' | 'clean'; body: unknown; at: Date; by: string }
+type Latest = Partial<Record<LatestEvent['kind'], LatestEvent>>
 
 /** How many deliveries a list holds beyond what is still there: a fortnight and more of a busy small stand. */
 const NEWEST = 60
 
 /** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids @param looked whether the latest look and cleaning are wanted too */
-export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who, looked = true): Promise<LotRow[]> {
+export async function lotsOf(tx: Read, ids: string, replacements: Record<string, unknown>, who: Who, looked = true): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
     `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
             l.weighed, l.crates, l.market_eur AS marketEur, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
@@ -29,20 +30,19 @@ export async function lotsOf(tx: Tx, ids: string, replacements: Record<string, u
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
   const latest = await latestEvents(tx, !looked ? [] : rows.filter((r) => r.kind === 'received' && Number(r.onHand) > 0).map((r) => r.id))
-  return rows.map(({ seen, ...r }) => {
-    const { look, clean } = latest.get(r.id) ?? {}
-    return {
-      ...r, at: r.at.toISOString(), amount: toNumber(r.amount), onHand: toNumber(r.onHand), costEur: ownerOnly(who, toNumberOrNull(r.costEur)), marketEur: ownerOnly(who, toNumberOrNull(r.marketEur)),
-      weighed: Boolean(r.weighed), seen: seen === null ? null : fromJson<LotRow['seen']>(seen),
-      look: look ? { ...lookOf(fromJson(look.body)), at: look.at.toISOString(), by: look.by } : null,
-      cleaned: clean ? { initials: fromJson<{ initials: string }>(clean.body).initials, at: clean.at.toISOString(), by: clean.by } : null,
-    }
-  })
+  return rows.map((r) => view(r, latest.get(r.id), who))
 }
+const view = (r: Raw, latest: Latest | undefined, who: Who): LotRow => ({
+  id: r.id, standId: r.standId, ingredientKey: r.ingredientKey, kind: r.kind, part: r.part, supplier: r.supplier, count: r.count, unit: r.unit, amount: toNumber(r.amount), onHand: toNumber(r.onHand),
+  costEur: ownerOnly(who, toNumberOrNull(r.costEur)), marketEur: ownerOnly(who, toNumberOrNull(r.marketEur)), at: r.at.toISOString(), by: r.by, weighed: Boolean(r.weighed), crates: r.crates, place: r.place,
+  seen: r.seen === null ? null : fromJson<LotRow['seen']>(r.seen), useBy: r.useBy, useFor: r.useFor, sourceId: r.sourceId,
+  look: latest?.look ? { ...lookOf(fromJson(latest.look.body)), at: latest.look.at.toISOString(), by: latest.look.by } : null,
+  cleaned: latest?.clean ? { initials: fromJson<{ initials: string }>(latest.clean.body).initials, at: latest.clean.at.toISOString(), by: latest.clean.by } : null,
+})
 const lookOf = ({ place, feel }: NonNullable<LotRow['look']>) => ({ place, feel })
 
-async function latestEvents(tx: Tx, lotIds: string[]): Promise<Map<string, Partial<Record<'look' | 'clean', LatestEvent>>>> {
-  const out = new Map<string, Partial<Record<'look' | 'clean', LatestEvent>>>()
+async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Latest>> {
+  const out = new Map<string, Latest>()
   if (!lotIds.length) return out
   const rows = await database().query<LatestEvent>(
     `SELECT e.lot_id AS lotId, e.kind, e.body, e.at, p.name AS \`by\` FROM lot_event e JOIN person p ON p.id = e.person_id
@@ -59,7 +59,7 @@ export const shelfIds = (): string => {
   return `(SELECT id FROM lot WHERE ${mine} AND (source_id IS NULL OR ${counts('lot.source_id')}) AND open AND (kind <> 'by-product' OR place IS NOT NULL) ORDER BY at DESC LIMIT 500)
      UNION (SELECT id FROM lot WHERE ${mine} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
 }
-export const listLots = (tx: Tx, standId: string, who: Who): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId }, who)
+export const listLots = (tx: Read, standId: string, who: Who): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId }, who)
 
 /** What is left in a lot. Lock the lot row first, or two takes see the same rest. */
 export async function onHand(tx: Tx, lotId: string): Promise<number> {

@@ -1,6 +1,6 @@
 import type { Body, Person as PersonRow, Reply } from '#shared/contract'
 import { Business, Person } from '../db/models'
-import type { Tx } from '../db/connect'
+import type { Read, Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { invalid, notFound, stale } from './errors'
 import { hashSecret } from './secrets'
@@ -10,13 +10,13 @@ import type { Who } from './who'
 type Stored = PersonRow & { passwordHash: string; pinHash: string | null }
 const view = (p: Stored): PersonRow => ({ id: p.id, name: p.name, login: p.login, role: p.role, locale: p.locale, active: Boolean(p.active), hasPin: p.pinHash !== null, version: p.version })
 
-export async function getPerson(tx: Tx, id: string): Promise<PersonRow> {
+export async function getPerson(tx: Read, id: string): Promise<PersonRow> {
   const person = await Person.findOne({ where: { id }, transaction: tx, raw: true }) as unknown as Stored | null
   if (!person) throw notFound('person')
   return view(person)
 }
 
-export async function businessName(tx: Tx): Promise<string> {
+export async function businessName(tx: Read): Promise<string> {
   return (await Business.findOne({ transaction: tx, raw: true }))?.name ?? ''
 }
 
@@ -25,7 +25,7 @@ export async function setLocale(tx: Tx, who: Who, locale: 'en' | 'es'): Promise<
   await recordChange(tx, who, 'person', who.personId, null, { locale })
 }
 
-export async function listPeople(tx: Tx): Promise<Reply<'people'>> {
+export async function listPeople(tx: Read): Promise<Reply<'people'>> {
   const rows = await Person.findAll({ order: ['name'], transaction: tx, raw: true }) as unknown as Stored[]
   return rows.map(view)
 }

@@ -1,6 +1,6 @@
 import type { Body, Cup as CupRow, Reply, Stand as StandRow, Vessel as VesselRow } from '#shared/contract'
 import { Cup, Stand, Vessel } from '../db/models'
-import { toNumber, type Tx } from '../db/connect'
+import { toNumber, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
 import { recordChange } from './changes'
 import { invalid, notFound, stale } from './errors'
@@ -19,13 +19,13 @@ const cupView = (r: Raw): CupRow => ({
 })
 const vesselView = (r: Raw): VesselRow => ({ id: String(r.id), standId: String(r.standId), name: String(r.name), capacityMl: toNumber(r.capacityMl!), heatProof: Boolean(r.heatProof), version: Number(r.version) })
 
-export async function listStands(tx: Tx, who: Who): Promise<Reply<'stands'>> {
+export async function listStands(tx: Read, who: Who): Promise<Reply<'stands'>> {
   return (await Stand.findAll({ order: ['id'], transaction: tx, raw: true }) as unknown as Raw[]).map((r) => maskFor(who, standView(r)))
 }
-export async function listCups(tx: Tx, who: Who): Promise<Reply<'cups'>> {
+export async function listCups(tx: Read, who: Who): Promise<Reply<'cups'>> {
   return (await Cup.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true }) as unknown as Raw[]).map((r) => maskFor(who, cupView(r)))
 }
-export async function listVessels(tx: Tx): Promise<Reply<'vessels'>> {
+export async function listVessels(tx: Read): Promise<Reply<'vessels'>> {
   return (await Vessel.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true }) as unknown as Raw[]).map(vesselView)
 }
 

@@ -1,13 +1,13 @@
 import { checkCups } from '#core/limits'
 import type { Body, PlanLine as PlanRow, Reply } from '#shared/contract'
 import { PlanLine, Recipe, Stand } from '../db/models'
-import type { Tx } from '../db/connect'
+import type { Read, Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { notFound, refuseUnlessConfirmed, stale } from './errors'
 import { save } from './places'
 import type { Who } from './who'
 
-export async function listPlan(tx: Tx, standId: string, day: string): Promise<Reply<'plan'>> {
+export async function listPlan(tx: Read, standId: string, day: string): Promise<Reply<'plan'>> {
   return await PlanLine.findAll({ where: { standId, day }, order: ['id'], transaction: tx, raw: true }) as unknown as PlanRow[]
 }
 

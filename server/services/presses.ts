@@ -5,12 +5,13 @@ import type { IngredientData } from '#core/substances'
 import { byProductsCostEur, handbookYield, handlingOf, shareOfCostEur, titratableAcidity, trimmedTotalG } from '#core/yield'
 import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
 import { Lot, Press, PressMark } from '../db/models'
-import { database, fromJson, toJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { counts, isVoided, replaceFact } from './facts'
 import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
 import { dataOf, getIngredient, lastPriceEurPerKg } from './ingredients'
+import { latestOfEach } from './latest'
 import { createLot, move, onHand, shelfIds } from './lots'
 import { ownerOnly, type Who } from './who'
 
@@ -19,7 +20,7 @@ type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur'
 type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark'> & Record<Decimals, string> & Record<Maybe, string | null> & { at: Date; confirmed: unknown; parts: unknown; seen: unknown; markOut: number | null; markReason: string | null; markVersion: number | null }
 
 /** Presses by id, newest first. @param ids SQL that gives their ids */
-export async function pressesOf(tx: Tx, ids: string, replacements: Record<string, unknown>, who: Who): Promise<PressRow[]> {
+export async function pressesOf(tx: Read, ids: string, replacements: Record<string, unknown>, who: Who): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
     `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.trimmed_g AS trimmedG,
             x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur, x.cost_basis AS costBasis,
@@ -29,27 +30,28 @@ export async function pressesOf(tx: Tx, ids: string, replacements: Record<string
       ORDER BY x.at DESC, x.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  return rows.map(({ confirmed, parts, seen, markOut, markReason, markVersion, ...r }) => ({
-    ...r, takenG: toNumber(r.takenG), juiceMl: toNumber(r.juiceMl), juiceG: toNumber(r.juiceG), trimmedG: toNumberOrNull(r.trimmedG), minutes: toNumberOrNull(r.minutes), spilledMl: toNumberOrNull(r.spilledMl),
-    fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)), byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)), marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
-    parts: parts === null ? [] : fromJson<PartKept[]>(parts), seen: seen === null ? null : fromJson<PressRow['seen']>(seen), at: r.at.toISOString(), doubts: fromJson<string[]>(confirmed),
-    mark: markVersion === null ? null : { leftOut: Boolean(markOut), reason: markReason, version: markVersion },
-  }))
+  return rows.map((r) => view(r, who))
 }
+/** Field by field: taking rows apart and spreading them again cost more than the query. */
+const view = (r: Raw, who: Who): PressRow => ({
+  id: r.id, standId: r.standId, lotId: r.lotId, ingredientKey: r.ingredientKey, takenG: toNumber(r.takenG), trimmedG: toNumberOrNull(r.trimmedG),
+  juiceMl: toNumber(r.juiceMl), juiceG: toNumber(r.juiceG), juiceUnit: r.juiceUnit, method: r.method, minutes: toNumberOrNull(r.minutes), costBasis: r.costBasis,
+  fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)), byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)), marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
+  tool: r.tool, fruitTemp: r.fruitTemp, hands: r.hands, spilledMl: toNumberOrNull(r.spilledMl), at: r.at.toISOString(), by: r.by,
+  parts: r.parts === null ? [] : fromJson<PartKept[]>(r.parts), seen: r.seen === null ? null : fromJson<PressRow['seen']>(r.seen), doubts: fromJson<string[]>(r.confirmed),
+  mark: r.markVersion === null ? null : { leftOut: Boolean(r.markOut), reason: r.markReason, version: r.markVersion },
+})
 
 /** The mean looks at this many of a fruit; each fruit's are in the list, however long ago it was pressed. */
 const OF_EACH_FRUIT = 12
-/** Fruits ever pressed at a stand: one probe of the index for each that there is, where DISTINCT would read every press. */
-const FRUITS = "SELECT `key` AS k FROM ingredient WHERE kind = 'fruit' AND (SELECT 1 FROM press WHERE stand_id = :standId AND ingredient_key = ingredient.`key` LIMIT 1) IS NOT NULL"
 
 /** Every press of the lots in the list, so that their strips add up, and the latest of each fruit. */
-export async function listPresses(tx: Tx, standId: string, who: Who): Promise<Reply<'presses'>> {
-  const fruits = await database().query<{ k: string }>(FRUITS, { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx })
-  const ofEach = fruits.map((_, i) => `UNION (SELECT id FROM press WHERE stand_id = :standId AND ${counts('press.id')} AND ingredient_key = :fruit${i} ORDER BY at DESC LIMIT ${OF_EACH_FRUIT})`)
-  return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id WHERE ${counts('press.id')}) ${ofEach.join(' ')}`, { standId, ...Object.fromEntries(fruits.map((f, i) => [`fruit${i}`, f.k])) }, who)
+export async function listPresses(tx: Read, standId: string, who: Who): Promise<Reply<'presses'>> {
+  const { sql, replacements } = await latestOfEach(tx, { table: 'press', when: 'at', n: OF_EACH_FRUIT, where: `stand_id = :standId AND ${counts('press.id')}`, of: "kind = 'fruit'" }, { standId })
+  return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id WHERE ${counts('press.id')}) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
 }
 const MOST_OF_FRUIT = 150
-export function listFruitPresses(tx: Tx, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {
+export function listFruitPresses(tx: Read, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {
   return pressesOf(tx, `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`, { standId, ingredientKey }, who)
 }
 

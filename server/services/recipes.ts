@@ -3,7 +3,7 @@ import { Evaluator, itemsOf, upgradeDocument, itemKey, type RecipeContext, type 
 import { ProcessLimit } from '#core/process'
 import type { Body, Recipe as RecipeRow, Reply } from '#shared/contract'
 import { Recipe, RecipeUse, RecipeVersion } from '../db/models'
-import { database, fromJson, toJson, toNumberOrNull, type Tx } from '../db/connect'
+import { database, fromJson, toJson, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { invalid, notFound } from './errors'
@@ -21,7 +21,7 @@ const documentOf = (json: unknown): RecipeDocument => upgradeDocument(fromJson<{
 type Listed = Raw & { standardId: string | null; number: number; document: string; signedAt: Date; signedBy: string }
 
 /** Drinks and preps, each with its latest standard. */
-export async function listRecipes(tx: Tx, who: Who): Promise<Reply<'recipes'>> {
+export async function listRecipes(tx: Read, who: Who): Promise<Reply<'recipes'>> {
   const rows = await database().query<Listed>(
     `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_eur AS sellEur, r.version,
             v.id AS standardId, v.number, v.document, v.signed_at AS signedAt, p.name AS signedBy

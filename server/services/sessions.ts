@@ -2,7 +2,7 @@ import { Op, QueryTypes, type WhereOptions } from 'sequelize'
 import { v7 as uuid } from 'uuid'
 import type { Person, Reply } from '#shared/contract'
 import { Session } from '../db/models'
-import { database, type Tx } from '../db/connect'
+import { database, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { notFound } from './errors'
@@ -23,7 +23,7 @@ export async function openSession(tx: Tx, personId: string, place: Place): Promi
 }
 
 /** The person behind a live session; read on every request, so that a revoked one is out at once. */
-export async function personOfSession(tx: Tx, sessionId: string): Promise<Pick<Person, 'id' | 'role'> | null> {
+export async function personOfSession(tx: Read, sessionId: string): Promise<Pick<Person, 'id' | 'role'> | null> {
   const [person] = await database().query<Pick<Person, 'id' | 'role'>>(
     `SELECT p.id, p.role FROM session s JOIN person p ON p.id = s.person_id
       WHERE s.id = :sessionId AND s.revoked_at IS NULL AND s.expires_at > :at AND p.active`,
@@ -33,7 +33,7 @@ export async function personOfSession(tx: Tx, sessionId: string): Promise<Pick<P
 }
 
 /** Notes that a session is in use, to the minute. */
-export async function touchSession(tx: Tx, sessionId: string): Promise<void> {
+export async function touchSession(tx: Read, sessionId: string): Promise<void> {
   const minuteAgo = new Date(now().getTime() - 60e3)
   await Session.update({ seenAt: now() }, { where: { id: sessionId, [Op.or]: [{ seenAt: null }, { seenAt: { [Op.lt]: minuteAgo } }] }, transaction: tx })
 }
@@ -47,7 +47,7 @@ export async function endSessionsOf(tx: Tx, where: { personId?: string; deviceId
 type Row = Omit<Reply<'sessions'>[number], 'createdAt' | 'seenAt' | 'current'> & { createdAt: Date; seenAt: Date | null }
 
 /** Live sessions, newest first: everybody's for the owner, the own ones for others. */
-export async function listSessions(tx: Tx, who: Who): Promise<Reply<'sessions'>> {
+export async function listSessions(tx: Read, who: Who): Promise<Reply<'sessions'>> {
   const rows = await database().query<Row>(
     `SELECT s.id, s.person_id AS personId, p.name, s.created_at AS createdAt, s.seen_at AS seenAt, s.agent, d.name AS device
        FROM session s JOIN person p ON p.id = s.person_id LEFT JOIN device d ON d.id = s.device_id

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import type { Body } from '#shared/contract'
 import { newSyrup } from '#core/recipe'
 import { Business, Cup, Person, Recipe, RecipeUse, Stand, Vessel } from '../db/models'
-import { toJson, type Tx } from '../db/connect'
+import { toJson, type Read, type Tx } from '../db/connect'
 import { UniqueConstraintError } from 'sequelize'
 import { recordChange } from './changes'
 import { now } from './clock'
@@ -14,7 +14,7 @@ import { openSession, type Place } from './sessions'
 /** One installation is one business: its id is fixed, so that of two first-run forms sent at once the second is refused. */
 const BUSINESS_ID = '00000000-0000-7000-8000-000000000001'
 
-export async function setupNeeded(tx: Tx): Promise<boolean> {
+export async function setupNeeded(tx: Read): Promise<boolean> {
   return (await Business.count({ transaction: tx })) === 0
 }
 

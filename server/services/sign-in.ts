@@ -1,7 +1,7 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Body, Reply } from '#shared/contract'
 import { Device, Person, SignInAttempt } from '../db/models'
-import { database, type Tx } from '../db/connect'
+import { database, type Read, type Tx } from '../db/connect'
 import { now } from './clock'
 import { digest, isToken, verifySecret } from './secrets'
 import { invalid, Refusal } from './errors'
@@ -44,14 +44,14 @@ export async function signIn(tx: Tx, body: Body<'signIn'>, caller: Caller): Prom
 }
 
 /** The enrolled tablet that a device cookie belongs to, `id.token`. */
-export async function deviceOf(tx: Tx, cookie: string | null): Promise<string | null> {
+export async function deviceOf(tx: Read, cookie: string | null): Promise<string | null> {
   const [id, token] = (cookie ?? '').split('.')
   if (!id || !token) return null
   const row = await Device.findOne({ where: { id, revokedAt: null }, transaction: tx, raw: true }) as unknown as { secretHash: string } | null
   return row && isToken(token, row.secretHash) ? id : null
 }
 
-export async function pinPeople(tx: Tx, cookie: string | null): Promise<Reply<'getPin'>> {
+export async function pinPeople(tx: Read, cookie: string | null): Promise<Reply<'getPin'>> {
   if (!(await deviceOf(tx, cookie))) return { enrolled: false, people: [] }
   const people = await Person.findAll({ attributes: ['id', 'name'], where: { role: 'crew', active: true, pinHash: { [Op.ne]: null } }, order: ['name'], transaction: tx, raw: true }) as unknown as { id: string; name: string }[]
   return { enrolled: true, people }

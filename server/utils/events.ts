@@ -1,7 +1,7 @@
 import { createEventStream, defineEventHandler, getHeader, type EventHandler } from 'h3'
 import type { z } from 'zod'
 import type { Endpoint } from '#shared/contract'
-import { inTransaction, type Tx } from '../db/connect'
+import type { Read } from '../db/connect'
 import { admit, problem } from './route'
 
 /** How often it is asked whether the session still lives; also what keeps a quiet line open. */
@@ -12,7 +12,7 @@ const open = new Set<() => Promise<void>>()
 export const closeStreams = (): void => open.forEach((close) => void close())
 
 type Subscribe = (push: (event: unknown) => void) => () => void
-type Open<E extends Endpoint> = (tx: Tx, input: { query: z.infer<E['query']> }) => Promise<Subscribe | null>
+type Open<E extends Endpoint> = (tx: Read, input: { query: z.infer<E['query']> }) => Promise<Subscribe | null>
 
 /**
  * The same address as server-sent events, for whoever accepts those. Let in like every other route, and ended when the session ends. Events are news, not
@@ -22,11 +22,10 @@ export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, l
   return defineEventHandler(async (event) => {
     if (!getHeader(event, 'accept')?.includes('text/event-stream')) return plain(event)
     try {
-      const enter = () => inTransaction(async (tx) => listen(tx, await admit(tx, event, endpoint)))
-      const subscribe = await enter()
+      const subscribe = await listen(null, await admit(event, endpoint))
       const stream = createEventStream(event)
       const stop = subscribe?.((data) => void stream.push(JSON.stringify(data)).catch(() => undefined))
-      const alive = setInterval(() => void inTransaction((tx) => admit(tx, event, endpoint)).then(() => stream.push({ event: 'alive', data: '' }), () => stream.close()), ALIVE_MS)
+      const alive = setInterval(() => void admit(event, endpoint).then(() => stream.push({ event: 'alive', data: '' }), () => stream.close()), ALIVE_MS)
       const close = (): Promise<void> => stream.close()
       open.add(close)
       stream.onClosed(async () => {

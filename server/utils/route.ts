@@ -2,7 +2,7 @@ import { defineEventHandler, getHeader, getQuery, getRequestIP, getRouterParams,
 import type { z } from 'zod'
 import { atLeast, type Endpoint } from '#shared/contract'
 import type { Problem, ProblemField } from '#shared/problem'
-import { inTransaction, type Tx } from '../db/connect'
+import { inTransaction, type Read, type Tx } from '../db/connect'
 import { assertSpace } from '../services/disk'
 import { Refusal } from '../services/errors'
 import { once } from '../services/idempotency'
@@ -14,13 +14,26 @@ import { log } from './log'
 export const BODY_LIMIT = 64 * 1024
 
 interface Input<E extends Endpoint> { params: z.infer<E['params']>; query: z.infer<E['query']>; body: z.infer<E['body']> }
-type Work<E extends Endpoint> = (tx: Tx, input: Input<E>, who: Who, event: H3Event) => Promise<z.infer<E['reply']>>
+type Work<E extends Endpoint, T extends Read> = (tx: T, input: Input<E>, who: Who, event: H3Event) => Promise<z.infer<E['reply']>>
+type After<E extends Endpoint> = (event: H3Event, reply: z.infer<E['reply']>) => Promise<void>
+
+/** A route that writes: one transaction, and the idempotency key. */
+export function route<E extends Endpoint>(endpoint: E, work: Work<E, Tx>, after?: After<E>) {
+  return handler<E, Tx>(endpoint, inTransaction, (tx, input, who, event) => {
+    if (!endpoint.keyed) return work(tx, input, who, event)
+    const key = requiredKey(event)
+    return once(tx, who.personId, key, [endpoint.id, input.params, input.body], () => work(tx, input, { ...who, key }, event))
+  }, after)
+}
+
+/** A route that reads. */
+export const reads = <E extends Endpoint>(endpoint: E, work: Work<E, Read>) => handler<E, Read>(endpoint, (answer) => answer(null), work)
 
 /**
- * Every route is made here: session and role, origin, size, fields, one transaction, the idempotency key, and problem
- * details for whatever goes wrong. Public endpoints get a `who` without a person.
+ * Every route is made here: session and role, origin, size, fields, and problem details for whatever goes wrong. Public endpoints get a `who` without a
+ * person.
  */
-export function route<E extends Endpoint>(endpoint: E, work: Work<E>, after?: (event: H3Event, reply: z.infer<E['reply']>) => Promise<void>) {
+function handler<E extends Endpoint, T extends Read>(endpoint: E, within: <R>(answer: (tx: T) => Promise<R>) => Promise<R>, work: Work<E, T>, after?: After<E>) {
   return defineEventHandler(async (event) => {
     try {
       if (endpoint.method !== 'GET') checkOrigin(event)
@@ -29,13 +42,10 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E>, after?: (e
       const sid = endpoint.role === 'public' ? null : await sessionIdOf(event)
       // Read before the transaction: a slow sender must not hold a connection.
       const text = endpoint.method === 'POST' || endpoint.method === 'PUT' ? await readText(event, endpoint.bodyLimit ?? BODY_LIMIT) : ''
-      const reply = await inTransaction(async (tx) => {
+      const reply = await within(async (tx) => {
         // Who it is comes first: a stranger learns nothing of what fields there are.
         const who = await authorised(tx, sid, endpoint)
-        const input = parseInput(event, endpoint, text)
-        if (!endpoint.keyed) return work(tx, input, who, event)
-        const key = requiredKey(event)
-        return once(tx, who.personId, key, [endpoint.id, input.params, input.body], () => work(tx, input, { ...who, key }, event))
+        return work(tx, parseInput(event, endpoint, text), who, event)
       })
       await after?.(event, reply)
       return reply
@@ -45,13 +55,13 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E>, after?: (e
   })
 }
 
-/** For what is no transaction: who it is, and what was asked, or a refusal. */
-export async function admit<E extends Endpoint>(tx: Tx, event: H3Event, endpoint: E): Promise<Input<E> & { who: Who }> {
-  const who = await authorised(tx, await sessionIdOf(event), endpoint)
+/** For what is no single answer: who it is, and what was asked, or a refusal. */
+export async function admit<E extends Endpoint>(event: H3Event, endpoint: E): Promise<Input<E> & { who: Who }> {
+  const who = await authorised(null, await sessionIdOf(event), endpoint)
   return { ...parseInput(event, endpoint, ''), who }
 }
 
-async function authorised(tx: Tx, sid: string | null, endpoint: Endpoint): Promise<Who> {
+async function authorised(tx: Read, sid: string | null, endpoint: Endpoint): Promise<Who> {
   if (endpoint.role === 'public') return { personId: '', role: 'crew', key: null }
   const person = sid ? await personOfSession(tx, sid) : null
   if (!person) throw new Refusal(401, 'not-signed-in')

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { changesSince } from '../../services/history'
-import { route } from '../../utils/route'
+import { reads } from '../../utils/route'
 
-export default route(contract.changes, (tx, { query }) => changesSince(tx, query.since))
+export default reads(contract.changes, (tx, { query }) => changesSince(tx, query.since))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listHistory } from '../../services/history'
-import { route } from '../../utils/route'
+import { reads } from '../../utils/route'
 
-export default route(contract.history, (tx, { query }, who) => listHistory(tx, query, who))
+export default reads(contract.history, (tx, { query }, who) => listHistory(tx, query, who))

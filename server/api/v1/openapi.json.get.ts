@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { openApi } from '../../utils/openapi'
-import { route } from '../../utils/route'
+import { reads } from '../../utils/route'
 
-export default route(contract.openapi, async () => openApi())
+export default reads(contract.openapi, async () => openApi())

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { choosePacks } from '../../services/buying'
-import { route } from '../../utils/route'
+import { reads } from '../../utils/route'
 
-export default route(contract.packs, (tx, { query }, who) => choosePacks(tx, query.need, who))
+export default reads(contract.packs, (tx, { query }, who) => choosePacks(tx, query.need, who))

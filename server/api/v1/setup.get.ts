@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { setupNeeded } from '../../services/setup'
-import { route } from '../../utils/route'
+import { reads } from '../../utils/route'
 
-export default route(contract.getSetup, async (tx) => ({ needed: await setupNeeded(tx), demo: process.env.OLVEX_DEMO === '1' }))
+export default reads(contract.getSetup, async (tx) => ({ needed: await setupNeeded(tx), demo: process.env.OLVEX_DEMO === '1' }))

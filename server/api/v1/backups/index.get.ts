@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { backupSetting, listBackups } from '../../../services/backup'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.backups, async (tx) => ({ setting: await backupSetting(tx), copies: await listBackups() }))
+export default reads(contract.backups, async (tx) => ({ setting: await backupSetting(tx), copies: await listBackups() }))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listCups } from '../../../services/places'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.cups, (tx, _input, who) => listCups(tx, who))
+export default reads(contract.cups, (tx, _input, who) => listCups(tx, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listIngredients } from '../../../services/ingredients'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.ingredients, (tx) => listIngredients(tx))
+export default reads(contract.ingredients, (tx) => listIngredients(tx))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listLots } from '../../../services/lots'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.lots, (tx, { query }, who) => listLots(tx, query.stand, who))
+export default reads(contract.lots, (tx, { query }, who) => listLots(tx, query.stand, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listPeople } from '../../../services/people'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.people, (tx) => listPeople(tx))
+export default reads(contract.people, (tx) => listPeople(tx))

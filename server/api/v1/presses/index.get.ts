@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listPresses } from '../../../services/presses'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.presses, (tx, { query }, who) => listPresses(tx, query.stand, who))
+export default reads(contract.presses, (tx, { query }, who) => listPresses(tx, query.stand, who))

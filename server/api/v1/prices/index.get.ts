@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listPrices } from '../../../services/ingredients'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.prices, (tx) => listPrices(tx))
+export default reads(contract.prices, (tx) => listPrices(tx))

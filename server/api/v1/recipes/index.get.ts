@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listRecipes } from '../../../services/recipes'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.recipes, (tx, _input, who) => listRecipes(tx, who))
+export default reads(contract.recipes, (tx, _input, who) => listRecipes(tx, who))

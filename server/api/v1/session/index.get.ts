@@ -2,9 +2,9 @@ import { contract } from '#shared/contract'
 import { now } from '../../../services/clock'
 import { businessName, getPerson } from '../../../services/people'
 import { touchSession } from '../../../services/sessions'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.me, async (tx, _input, who) => {
+export default reads(contract.me, async (tx, _input, who) => {
   await touchSession(tx, who.sessionId!)
   return { person: await getPerson(tx, who.personId), business: await businessName(tx), now: now().toISOString() }
 })

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listSessions } from '../../../services/sessions'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.sessions, (tx, _input, who) => listSessions(tx, who))
+export default reads(contract.sessions, (tx, _input, who) => listSessions(tx, who))

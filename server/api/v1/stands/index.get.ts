@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listStands } from '../../../services/places'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.stands, (tx, _input, who) => listStands(tx, who))
+export default reads(contract.stands, (tx, _input, who) => listStands(tx, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listVessels } from '../../../services/places'
-import { route } from '../../../utils/route'
+import { reads } from '../../../utils/route'
 
-export default route(contract.vessels, (tx) => listVessels(tx))
+export default reads(contract.vessels, (tx) => listVessels(tx))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listFruitPresses } from '../../../../services/presses'
-import { route } from '../../../../utils/route'
+import { reads } from '../../../../utils/route'
 
-export default route(contract.fruitPresses, (tx, { params, query }, who) => listFruitPresses(tx, params.id, query.stand, who))
+export default reads(contract.fruitPresses, (tx, { params, query }, who) => listFruitPresses(tx, params.id, query.stand, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { lotStory } from '../../../../services/lot-events'
-import { route } from '../../../../utils/route'
+import { reads } from '../../../../utils/route'
 
-export default route(contract.getLot, (tx, { params }, who) => lotStory(tx, params.id, who))
+export default reads(contract.getLot, (tx, { params }, who) => lotStory(tx, params.id, who))
