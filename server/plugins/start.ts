@@ -10,7 +10,7 @@ import { closeStreams } from '../utils/events'
 import { log } from '../utils/log'
 
 const BACKUP_LOOK_MS = 10 * 60_000
-const SOLVER_AFTER_MS = 3000
+const SOLVER_AFTER_MS = 20_000
 const KEEP_ALIVE_MS = 75_000
 
 /** Start-up checks that end in a sentence, and a clean end. */

@@ -64,7 +64,7 @@ export async function lotStory(tx: Read, id: string, who: Who): Promise<LotStory
   const select = { type: QueryTypes.SELECT, replacements: { id }, transaction: tx } as const
   const [[found], presses, events, children, [origin]] = await Promise.all([
     lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, false),
-    pressesOf(tx, `SELECT id FROM press WHERE lot_id = :id AND ${counts('press.id')}`, { id }, who),
+    pressesOf(tx, 'SELECT id FROM press WHERE lot_id = :id', { id }, who),
     database().query<RawEvent>(`SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`, select),
     lotsOf(tx, CHILDREN, { id }, who, false),
     database().query<{ parent: string | null; voided: number }>(ORIGIN, select),

@@ -19,7 +19,7 @@ type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
 type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
 type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark'> & Record<Decimals, string> & Record<Maybe, string | null> & { at: Date; confirmed: unknown; parts: unknown; seen: unknown; markOut: number | null; markReason: string | null; markVersion: number | null }
 
-/** Presses by id, newest first. @param ids SQL that gives their ids */
+/** Presses by id, newest first, those that are in the books. @param ids SQL that gives their ids */
 export async function pressesOf(tx: Read, ids: string, replacements: Record<string, unknown>, who: Who): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
     `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.trimmed_g AS trimmedG,
@@ -27,7 +27,7 @@ export async function pressesOf(tx: Read, ids: string, replacements: Record<stri
             x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost_eur AS byCostEur, x.market_cost_eur AS marketCostEur, x.parts, x.seen,
             x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
        FROM (${ids}) wanted STRAIGHT_JOIN press x ON x.id = wanted.id STRAIGHT_JOIN person p ON p.id = x.person_id LEFT JOIN press_mark k ON k.press_id = x.id
-      ORDER BY x.at DESC, x.id DESC`,
+      WHERE ${counts('x.id')} ORDER BY x.at DESC, x.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
   return rows.map((r) => view(r, who))
@@ -48,7 +48,7 @@ const OF_EACH_FRUIT = 12
 /** Every press of the lots in the list, so that their strips add up, and the latest of each fruit. */
 export async function listPresses(tx: Read, standId: string, who: Who): Promise<Reply<'presses'>> {
   const { sql, replacements } = await latestOfEach(tx, { table: 'press', when: 'at', n: OF_EACH_FRUIT, where: `stand_id = :standId AND ${counts('press.id')}`, of: "kind = 'fruit'" }, { standId })
-  return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id WHERE ${counts('press.id')}) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
+  return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
 }
 const MOST_OF_FRUIT = 150
 export function listFruitPresses(tx: Read, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {

@@ -34,8 +34,8 @@ export async function personOfSession(tx: Read, sessionId: string): Promise<Pick
 
 /** Notes that a session is in use, to the minute. */
 export async function touchSession(tx: Read, sessionId: string): Promise<void> {
-  const minuteAgo = new Date(now().getTime() - 60e3)
-  await Session.update({ seenAt: now() }, { where: { id: sessionId, [Op.or]: [{ seenAt: null }, { seenAt: { [Op.lt]: minuteAgo } }] }, transaction: tx })
+  const at = now()
+  await database().query('UPDATE session SET seen_at = :at WHERE id = :sessionId AND (seen_at IS NULL OR seen_at < :minuteAgo)', { type: QueryTypes.UPDATE, replacements: { at, sessionId, minuteAgo: new Date(at.getTime() - 60e3) }, transaction: tx })
 }
 
 /** Ends live sessions, all but `keep`. */

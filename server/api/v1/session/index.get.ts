@@ -5,6 +5,6 @@ import { touchSession } from '../../../services/sessions'
 import { reads } from '../../../utils/route'
 
 export default reads(contract.me, async (tx, _input, who) => {
-  await touchSession(tx, who.sessionId!)
-  return { person: await getPerson(tx, who.personId), business: await businessName(tx), now: now().toISOString() }
+  const [person, business] = await Promise.all([getPerson(tx, who.personId), businessName(tx), touchSession(tx, who.sessionId!)])
+  return { person, business, now: now().toISOString() }
 })
