@@ -70,13 +70,12 @@ const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id')})
 export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
   const { sql, replacements } = await latestOfEach(tx, { table: 'price', when: 'since', n: PRICES_OF_EACH, where: priceCounts(), of: 'TRUE' })
   const rows = await database().query<RawPrice>(
-    `SELECT id, ingredient_key AS ingredientKey, pack_price_eur AS packPriceEur, pack_g AS packG, since, source, supplier FROM price WHERE ${sql} ORDER BY since DESC, id DESC`,
+    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source, p.supplier
+       FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY since DESC, id DESC) AS n FROM price WHERE ${sql}) latest
+       JOIN price p ON p.id = latest.id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY p.since DESC, p.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  // Prices of one moment, as of a list, may be more than six.
-  const seen = new Map<string, number>()
-  const latest = rows.filter((r) => { const n = (seen.get(r.ingredientKey) ?? 0) + 1; seen.set(r.ingredientKey, n); return n <= PRICES_OF_EACH })
-  return latest.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source, supplier: r.supplier }))
+  return rows.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source, supplier: r.supplier }))
 }
 
 /** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */

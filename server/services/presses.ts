@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { checkPress } from '#core/limits'
 import { massG } from '#core/process'
 import type { IngredientData } from '#core/substances'
-import { byProductsCostEur, handbookYield, handlingOf, shareOfCostEur, titratableAcidity, trimmedTotalG } from '#core/yield'
+import { byProductsCostEur, fruitYield, handlingOf, pressFigures, PRESSES_IN_MEAN, shareOfCostEur, titratableAcidity, trimmedTotalG } from '#core/yield'
 import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
 import { Lot, Press, PressMark } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
@@ -42,12 +42,12 @@ const view = (r: Raw, who: Who): PressRow => ({
   mark: r.markVersion === null ? null : { leftOut: Boolean(r.markOut), reason: r.markReason, version: r.markVersion },
 })
 
-/** The mean looks at this many of a fruit; each fruit's are in the list, however long ago it was pressed. */
-const OF_EACH_FRUIT = 12
+/** Whether nobody left a press out of the mean. */
+const IN_MEAN = 'press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
 
-/** Every press of the lots in the list, so that their strips add up, and the latest of each fruit. */
+/** Every press of the lots in the list, so that their strips add up, and of each fruit those its mean is of, however long ago it was pressed. */
 export async function listPresses(tx: Read, standId: string, who: Who): Promise<Reply<'presses'>> {
-  const { sql, replacements } = await latestOfEach(tx, { table: 'press', when: 'at', n: OF_EACH_FRUIT, where: `stand_id = :standId AND ${counts('press.id')}`, of: "kind = 'fruit'" }, { standId })
+  const { sql, replacements } = await latestOfEach(tx, { table: 'press', when: 'at', n: PRESSES_IN_MEAN, where: `stand_id = :standId AND ${counts('press.id')}`, counting: IN_MEAN, of: "kind = 'fruit'" }, { standId })
   return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
 }
 const MOST_OF_FRUIT = 150
@@ -55,14 +55,13 @@ export function listFruitPresses(tx: Read, ingredientKey: string, standId: strin
   return pressesOf(tx, `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`, { standId, ingredientKey }, who)
 }
 
-/** mL per kg that a press of this fruit is held against: the mean of the latest twelve that count, or the handbook's. */
-async function meanYield(tx: Tx, ingredientKey: string, fruit: IngredientData): Promise<number> {
-  const [row] = await database().query<{ mean: string | null }>(
-    `SELECT AVG(y) AS mean FROM (SELECT (juice_ml + COALESCE(spilled_ml, 0)) / taken_g * 1000 AS y FROM press LEFT JOIN press_mark k ON k.press_id = press.id
-      WHERE ingredient_key = :ingredientKey AND ${counts('press.id')} AND COALESCE(k.left_out, 0) = 0 ORDER BY at DESC LIMIT ${OF_EACH_FRUIT}) latest`,
-    { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
+/** mL per kg that a press of this fruit is held against: what the stand costs with, its own mean or the handbook's. */
+async function meanYield(tx: Tx, standId: string, fruit: IngredientData, ingredientKey: string): Promise<number> {
+  const rows = await database().query<{ takenG: string; juiceMl: string; spilledMl: string | null; at: Date }>(
+    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} AND ${IN_MEAN} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
+    { type: QueryTypes.SELECT, replacements: { standId, ingredientKey }, transaction: tx },
   )
-  return toNumberOrNull(row?.mean ?? null) ?? handbookYield(fruit).value
+  return fruitYield(fruit, rows.map((r) => pressFigures({ takenG: toNumber(r.takenG), juiceMl: toNumber(r.juiceMl), spilledMl: toNumberOrNull(r.spilledMl), juiceTyped: 'mL', trimmedG: null, minutes: null, fruitCostEur: null, fruitCostBasis: 'measured', params: { name: ingredientKey, when: r.at.toISOString() } }))).used.value
 }
 
 export interface LockedLot { id: string; standId: string; ingredientKey: string; kind: string; amount: string; count: number | null; weighed: number; costEur: string | null; marketEur: string | null }
@@ -84,7 +83,7 @@ export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Pr
   const takenG = body.takenKg * 1000
   const parts = body.parts.map((p) => ({ part: p.part, massG: p.g }))
   const input = { takenG, trimmedG: body.trimmedKg === null ? null : body.trimmedKg * 1000, juice: body.juice, method: body.method, minutes: body.minutes, parts, spilledMl: body.spilledMl }
-  const found = checkPress(fruit, { ...input, hands: body.hands, at: body.at, now: now().toISOString(), ...body.seen }, await onHand(tx, body.lotId), await meanYield(tx, lot.ingredientKey, fruit))
+  const found = checkPress(fruit, { ...input, hands: body.hands, at: body.at, now: now().toISOString(), ...body.seen }, await onHand(tx, body.lotId), await meanYield(tx, lot.standId, fruit, lot.ingredientKey))
   refuseUnlessConfirmed(found, body.confirm)
   const result = found.result!
   const cost = await costOfTaken(tx, lot, takenG)

@@ -65,6 +65,23 @@ describe('the archive', () => {
   })
   it('wants an owner of its own', async () => expect(await codeOf(await read(OTHER, archive, 'ben'))).toEqual([422, 'archive-owner-unknown']))
   it('is not read over a business that is there', async () => expect(await codeOf(await read(BASE, archive))).toEqual([409, 'not-empty']))
+  it('taken while people write shows one moment: what was moved has its lot, and what was pressed its juice', async () => {
+    const stand = (await owner.call('stands')).body[0].id as string
+    const deliver = async () => {
+      const { id } = await weighIn(owner, stand, 5)
+      await crew.call('postPress', { body: pressBody(id, { takenKg: 5, juice: { value: 2000, unit: 'mL' } }) })
+    }
+    const writing = Promise.all(Array.from({ length: 6 }, async () => { for (let i = 0; i < 6; i++) await deliver() }))
+    for (let i = 0; i < 4; i++) {
+      const { tables } = openArchive(await download(BASE, owner.cookie))
+      const ids = (name: string, column = 'id') => new Set(tables.get(name)!.map((r) => r[column]))
+      const [lots, filled, moved] = [ids('lot'), ids('movement', 'lotId'), ids('movement', 'sourceId')]
+      expect([...filled].filter((id) => !lots.has(id))).toEqual([])
+      expect([...lots].filter((id) => !filled.has(id))).toEqual([])
+      expect(tables.get('press')!.filter((p) => !lots.has(p.juiceLotId) || !moved.has(p.id))).toEqual([])
+    }
+    await writing
+  })
   it('makes another installation the same, table by table', async () => {
     const r = await read(OTHER, archive)
     expect(r.status).toBe(200)

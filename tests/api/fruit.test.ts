@@ -124,6 +124,21 @@ describe('a press in full', () => {
     const rows = (await owner.call('fruitPresses', { params: { id: 'lemon' }, query: { stand } })).body
     expect(rows.find((p: { id: string }) => p.id === press.id).mark).toEqual({ leftOut: true, reason: 'A crate that had frozen', version: 1 })
   })
+  it('what was left out is no measure for the next press, and makes room for one more in the list', async () => {
+    const guava = async (mL: number, confirm: string[] = []) => {
+      const { id } = await weighIn(owner, stand, 2, { ingredientKey: 'guava' })
+      const body = pressBody(id, { takenKg: 2, juice: { value: mL, unit: 'mL' }, confirm })
+      return { id: body.id, answer: await crew.call('postPress', { body }) }
+    }
+    const low = await guava(120, ['yield-far-below'])
+    expect(low.answer.status).toBe(200)
+    // 60 mL a kilo is the mean now: what a guava gives is more than three times that.
+    expect(codesOf((await guava(900)).answer)).toEqual(['juice:yield-far-above'])
+    await owner.call('putPressMark', { params: { id: low.id }, body: { leftOut: true, reason: 'The seal leaked', version: 0 } })
+    for (let i = 0; i < 12; i++) expect((await guava(900)).answer.status).toBe(200)
+    const listed = (await owner.call('presses', { query: { stand } })).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'guava')
+    expect([listed.length, listed.filter((p: { mark: { leftOut: boolean } | null }) => !p.mark?.leftOut).length]).toEqual([13, 12])
+  })
 })
 
 describe('prices and packs', () => {
@@ -143,5 +158,14 @@ describe('prices and packs', () => {
     expect(codesOf(await put([row('kiwi', 1, 3), row('moon-rock', 1, 1)]))).toEqual(['rows.1.ingredientKey:not-found'])
     expect(codesOf(await put([row('kiwi', 1, 3, { day: '2999-01-01' })]))).toEqual(['rows.0.day:date-future'])
   })
+  it('the list holds six of each, the newest; the price of a delivery that was none goes with it', async () => {
+    for (let i = 1; i <= 8; i++) await owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'jambu', packPriceEur: i, packG: 1000, confirm: ['price-far-from-last'] } })
+    const slip = await weighIn(owner, stand, 1, { ingredientKey: 'jambu', priceEurPerKg: 9 })
+    const listed = async () => (await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'jambu').map((p: { packPriceEur: number }) => p.packPriceEur)
+    expect(await listed()).toEqual([9, 8, 7, 6, 5, 4])
+    await owner.call('voidFact', { params: { id: slip.id }, body: { entity: 'lot' } })
+    expect(await listed()).toEqual([8, 7, 6, 5, 4, 3])
+  })
   it('takes 10 000 rows at once', async () => expect((await put(Array.from({ length: 10_000 }, (_, i) => row('celery', 1 + (i % 50), 2 + (i % 50), { supplier: `S ${i % 40}` })))).body.count).toBe(10_000))
+  it('of ten thousand of one moment six are listed', async () => expect((await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'celery')).toHaveLength(6))
 })

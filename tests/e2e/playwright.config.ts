@@ -11,7 +11,7 @@ export default defineConfig({
   use: { browserName: 'chromium', launchOptions, actionTimeout: 10_000, trace: 'off' },
   projects: [
     { name: 'whole-job', testMatch: 'whole-job.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN } },
-    { name: 'tablet', testMatch: ['glass.spec.ts', 'bad-input.spec.ts', 'plan.spec.ts', 'lab.spec.ts', 'bench.spec.ts', 'week.spec.ts'], use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO } },
+    { name: 'tablet', testMatch: ['glass.spec.ts', 'bad-input.spec.ts', 'plan.spec.ts', 'lab.spec.ts', 'bench.spec.ts', 'week.spec.ts', 'keyboard.spec.ts'], use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO } },
     { name: 'offline', testMatch: 'offline.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO } },
     { name: 'phone', testMatch: 'phone.spec.ts', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, locale: 'es-ES', timezoneId: 'Europe/Lisbon', baseURL: process.env.OLVEX_E2E_DEMO } },
     { name: 'after-restart', testMatch: 'after-restart.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN } },

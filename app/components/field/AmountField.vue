@@ -5,7 +5,7 @@ import { DEVICE_OF_UNIT, useBench, type BenchTarget } from '~/stores/bench'
 import { useKeypad, type KeypadTarget } from '~/stores/keypad'
 
 // A typed amount. Keeps the text as typed; gives the number, or nothing while the text is not one.
-const props = defineProps<{ label: string; unit?: string; error?: string; hint?: string; optional?: boolean; test?: string; dense?: boolean; ariaLabel?: string; disabled?: boolean; device?: boolean }>()
+const props = defineProps<{ label: string; unit?: string; error?: string; hint?: string; test?: string; dense?: boolean; ariaLabel?: string; disabled?: boolean; device?: boolean }>()
 const text = defineModel<string>({ default: '' })
 const emit = defineEmits<{ number: [value: number | null]; enter: []; done: []; how: [how: 'typed' | 'device'] }>()
 const { t } = useI18n()
@@ -15,13 +15,12 @@ const keypad = useKeypad()
 const input = ref<{ $el: HTMLElement } | null>(null)
 /** The text whose three digits after the mark were read back and taken as they stand. */
 const accepted = ref('')
-const touched = ref(false)
 
 const parsed = computed(() => parseNumber(text.value))
 const asking = computed(() => !parsed.value.ok && parsed.value.code === 'amount-three-digits' && accepted.value !== text.value)
 const own = computed(() => {
   if (parsed.value.ok || asking.value || accepted.value === text.value) return ''
-  if (parsed.value.code === 'amount-missing') return props.optional || !touched.value ? '' : ''
+  if (parsed.value.code === 'amount-missing') return ''
   return t(`problem.${parsed.value.code}`, { typed: text.value })
 })
 /** What was refused stays said until something else is typed. */
@@ -73,7 +72,6 @@ function focused(): void {
   nextTick(() => field()?.select())
 }
 function left(): void {
-  touched.value = true
   keypad.blur(target)
   emit('done')
 }

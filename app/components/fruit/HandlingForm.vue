@@ -44,7 +44,7 @@ async function save(): Promise<void> {
     <h2>{{ t('handling.title', { fruit: name(fruit) }) }}</h2>
     <p class="quiet small">{{ t('handling.why') }}</p>
     <div class="grid">
-      <FieldAmountField v-for="f in FIELDS" :key="f" v-model="text[f]" :label="t(`handling.${f}`)" :unit="f === 'pieceG' ? 'g' : t('handling.days')" optional :hint="usual[f] === null ? t('handling.unknown') : t('handling.usual', { v: n(usual[f]!) })" :error="form.fields.value[f]" :test="f" @number="number[f] = $event" />
+      <FieldAmountField v-for="f in FIELDS" :key="f" v-model="text[f]" :label="t(`handling.${f}`)" :unit="f === 'pieceG' ? 'g' : t('handling.days')" :hint="usual[f] === null ? t('handling.unknown') : t('handling.usual', { v: n(usual[f]!) })" :error="form.fields.value[f]" :test="f" @number="number[f] = $event" />
     </div>
     <div v-for="(s, i) in shares" :key="i" class="share">
       <v-select v-model="s.part" :items="parts" :label="t('parts.part')" /><FieldAmountField v-model="s.text" :label="t('handling.share')" unit="%" :error="form.fields.value.shares" :test="`share-${i}`" @number="s.share = $event" />

@@ -49,6 +49,7 @@ const event = computed((): LotEventBody => {
   throw new Error(props.kind)
 })
 let id = uuid()
+useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (key, confirm) => {
   const e = event.value
   const taken = e.kind === 'garnish' ? garnish.value : e.kind === 'discard' || e.kind === 'sort' ? e.kg * 1000 : null
@@ -72,7 +73,7 @@ const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 1
 </script>
 
 <template>
-  <form class="stack" novalidate :data-test="`event-${kind}`" @submit.prevent="save">
+  <form ref="root" class="stack" novalidate :data-test="`event-${kind}`" @submit.prevent="save">
     <div class="spread"><h2>{{ t(`event.${kind}.title`, { fruit: name(lot.ingredientKey) }) }}</h2><v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn></div>
     <p class="quiet small">{{ t(`event.${kind}.why`) }}</p>
 
@@ -80,9 +81,9 @@ const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 1
       <FieldChoice v-model="feel" :label="t('weighIn.feel')" :items="items(FEELS, 'feel')" optional test="feel" />
       <FieldChoice :model-value="place" :label="t('weighIn.place')" :items="items(PLACES, 'place')" test="place" @update:model-value="place = $event!" />
       <div class="even">
-        <FieldAmountField v-model="text.brix" :label="t('weighIn.brix')" unit="°Bx" device optional :error="form.fields.value.brix" test="brix" @number="number.brix = $event" @how="how.brix = $event" />
-        <FieldAmountField v-model="text.tempC" :label="t('weighIn.temp')" unit="°C" device optional :error="form.fields.value.tempC" test="temp" @number="number.tempC = $event" @how="how.tempC = $event" />
-        <FieldAmountField v-model="text.cracked" :label="t('weighIn.cracked')" unit="%" optional :error="form.fields.value.crackedShare" test="cracked" @number="number.cracked = $event" />
+        <FieldAmountField v-model="text.brix" :label="t('weighIn.brix')" unit="°Bx" device :error="form.fields.value.brix" test="brix" @number="number.brix = $event" @how="how.brix = $event" />
+        <FieldAmountField v-model="text.tempC" :label="t('weighIn.temp')" unit="°C" device :error="form.fields.value.tempC" test="temp" @number="number.tempC = $event" @how="how.tempC = $event" />
+        <FieldAmountField v-model="text.cracked" :label="t('weighIn.cracked')" unit="%" :error="form.fields.value.crackedShare" test="cracked" @number="number.cracked = $event" />
       </div>
       <v-text-field v-model="note" :label="t('event.note')" maxlength="200" />
     </template>
@@ -97,7 +98,7 @@ const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 1
     <template v-else-if="kind === 'garnish'">
       <div class="even">
         <FieldAmountField v-model="text.pieces" :label="t('event.pieces')" :error="form.fields.value.pieces" test="pieces" @number="number.pieces = $event" />
-        <FieldAmountField v-model="text.perPiece" :label="t('event.perPiece')" optional :error="form.fields.value.perPiece" test="per-piece" @number="number.perPiece = $event" />
+        <FieldAmountField v-model="text.perPiece" :label="t('event.perPiece')" :error="form.fields.value.perPiece" test="per-piece" @number="number.perPiece = $event" />
       </div>
       <p v-if="garnish !== null" class="small quiet" data-test="garnish-g">{{ t('event.garnishG', { g: n(garnish), each: n(unitG!) }) }}<template v-if="number.perPiece"> · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template></p>
     </template>

@@ -21,7 +21,7 @@ function add(): void {
     <p v-if="error" class="caution" role="alert" data-test="parts-error">{{ error }}</p>
     <div v-for="(r, i) in rows" :key="r.key" class="part" data-test="part-row">
       <v-select v-model="r.part" :items="items" :label="t('parts.part')" data-test="part" />
-      <FieldAmountField v-model="r.text" :label="r.part === 'pulp' && pulpMayBeAll ? t('parts.allOrG') : t('parts.weight')" unit="g" device :optional="r.part === 'pulp'" :test="`part-g-${i}`" @number="r.g = $event" @how="r.how = $event" />
+      <FieldAmountField v-model="r.text" :label="r.part === 'pulp' && pulpMayBeAll ? t('parts.allOrG') : t('parts.weight')" unit="g" device :test="`part-g-${i}`" @number="r.g = $event" @how="r.how = $event" />
       <FieldChoice :model-value="r.kept ? 'keep' : 'throw'" :label="t('parts.then')" :items="[{ value: 'keep', title: t('parts.keep') }, { value: 'throw', title: t('parts.throw') }]" :test="`part-fate-${i}`" @update:model-value="r.kept = $event === 'keep'" />
       <v-btn variant="text" :aria-label="t('parts.remove', { what: t(`byPart.${r.part}`) })" @click="rows = rows.filter((x) => x !== r)">×</v-btn>
       <template v-if="r.kept">

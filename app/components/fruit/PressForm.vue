@@ -82,6 +82,7 @@ const parts = computed((): StripPart[] => {
   return [{ key: 'juice', kg: r.juiceG / 1000 }, { key: 'trim', kg: kg(r.byProducts, (x) => x !== 'pulp') }, { key: 'pulp', kg: kg(r.byProducts, (x) => x === 'pulp') }, { key: 'loss', kg: kg(r.losses, () => true) }]
 })
 let ids = { press: uuid(), juice: uuid() }
+useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (idempotencyKey, confirm) => {
   refuseHere(checkPress(fruit.value, input.value!, leftG.value, known.value.used.value), confirm)
   const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
@@ -121,7 +122,7 @@ const takeAll = (): void => { text.taken = show(leftG.value / 1000, 2) }
 </script>
 
 <template>
-  <form class="stack" novalidate data-test="press-form" @submit.prevent="save()">
+  <form ref="root" class="stack" novalidate data-test="press-form" @submit.prevent="save()">
     <div class="spread"><h2>{{ old ? t('press.correct', { fruit: name(lot.ingredientKey) }) : t('press.title', { fruit: name(lot.ingredientKey) }) }}</h2><v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn></div>
     <p class="quiet small">{{ [lot.supplier, day(lot.at)].filter(Boolean).join(' · ') }} · {{ t('fruit.inCrate', { kg: n(leftG / 1000, 2) }) }}</p>
     <FruitKiloStrip :fruit="lot.ingredientKey" :parts="parts" :scale-kg="Math.max(number.taken ?? 0, parts.reduce((s, p) => s + p.kg, 0), 0.001)" :height="44" :label="t('press.strip')" />
@@ -137,10 +138,10 @@ const takeAll = (): void => { text.taken = show(leftG.value / 1000, 2) }
     </div>
     <div class="two even">
       <v-select v-model="method" :items="items(PRESS_METHODS, 'method')" :label="t('press.method')" data-test="method" />
-      <FieldAmountField v-model="text.minutes" :label="t('press.minutes')" unit="min" optional :error="error('minutes')" test="minutes" @number="number.minutes = $event" />
+      <FieldAmountField v-model="text.minutes" :label="t('press.minutes')" unit="min" :error="error('minutes')" test="minutes" @number="number.minutes = $event" />
     </div>
     <FieldMore :label="t('press.moreParts')" :show="!!partsError || !!error('trimmed') || rows.length > 0" test="more-parts">
-      <FieldAmountField v-model="text.trimmed" :label="t('press.trimmed')" unit="kg" device optional :error="error('trimmed')" test="trimmed" @number="number.trimmed = $event" @how="how.trimmed = $event" />
+      <FieldAmountField v-model="text.trimmed" :label="t('press.trimmed')" unit="kg" device :error="error('trimmed')" test="trimmed" @number="number.trimmed = $event" @how="how.trimmed = $event" />
       <FruitPartRows v-model="rows" pulp-may-be-all :error="partsError" />
     </FieldMore>
     <FieldMore :label="t('press.moreReadings')" :show="moreIsWrong" test="more-readings">
@@ -148,21 +149,21 @@ const takeAll = (): void => { text.taken = show(leftG.value / 1000, 2) }
       <FieldChoice v-model="foam" :label="t('press.foam')" :items="items(FOAM, 'foam')" optional />
       <p v-if="foam === 'foamy' && unit !== 'g'" class="small quiet">{{ t('press.foamWhy') }}</p>
       <div class="two even">
-        <FieldAmountField v-model="text.brix" :label="t('press.brix')" unit="°Bx" device optional :error="error('brix')" test="press-brix" @number="number.brix = $event" @how="how.brix = $event" />
-        <FieldAmountField v-model="text.ph" label="pH" optional :error="error('ph')" test="press-ph" @number="number.ph = $event" />
-        <FieldAmountField v-model="text.hands" :label="t('press.hands')" optional :error="error('hands')" test="hands" @number="number.hands = $event" />
-        <FieldAmountField v-model="text.spilled" :label="t('press.spilled')" unit="mL" optional :error="error('spilled')" test="spilled" @number="number.spilled = $event" />
+        <FieldAmountField v-model="text.brix" :label="t('press.brix')" unit="°Bx" device :error="error('brix')" test="press-brix" @number="number.brix = $event" @how="how.brix = $event" />
+        <FieldAmountField v-model="text.ph" label="pH" :error="error('ph')" test="press-ph" @number="number.ph = $event" />
+        <FieldAmountField v-model="text.hands" :label="t('press.hands')" :error="error('hands')" test="hands" @number="number.hands = $event" />
+        <FieldAmountField v-model="text.spilled" :label="t('press.spilled')" unit="mL" :error="error('spilled')" test="spilled" @number="number.spilled = $event" />
       </div>
       <fieldset>
         <legend class="small quiet">{{ t('press.titration') }}</legend>
         <div class="three">
-          <FieldAmountField v-model="text.sample" :label="t('press.sample')" unit="mL" optional test="sample" @number="number.sample = $event" />
-          <FieldAmountField v-model="text.base" :label="t('press.base')" unit="mL" optional test="base" @number="number.base = $event" />
-          <FieldAmountField v-model="text.baseN" :label="t('press.baseN')" unit="mol/L" optional test="base-n" @number="number.baseN = $event" />
+          <FieldAmountField v-model="text.sample" :label="t('press.sample')" unit="mL" test="sample" @number="number.sample = $event" />
+          <FieldAmountField v-model="text.base" :label="t('press.base')" unit="mL" test="base" @number="number.base = $event" />
+          <FieldAmountField v-model="text.baseN" :label="t('press.baseN')" unit="mol/L" test="base-n" @number="number.baseN = $event" />
         </div>
         <p v-if="titrationError" class="caution" role="alert" data-test="titration-error">{{ titrationError }}</p>
         <div v-else-if="ta" class="spread"><span>{{ t('figure.titratable-acidity') }}</span><FigureButton :figure="ta" :label="t('figure.titratable-acidity')" /></div>
-        <FieldAmountField v-else v-model="text.ta" :label="t('press.ta')" unit="g/100 mL" optional :error="error('ta')" test="ta" @number="number.ta = $event" />
+        <FieldAmountField v-else v-model="text.ta" :label="t('press.ta')" unit="g/100 mL" :error="error('ta')" test="ta" @number="number.ta = $event" />
         <p class="small quiet">{{ t('caution.lye') }}</p>
       </fieldset>
       <v-combobox v-model="tool" :items="tools" :label="t('press.tool')" data-test="tool" />

@@ -52,6 +52,7 @@ const lastPrice = computed(() => {
 })
 const ripens = computed(() => (feel.value === 'firm' && handling.value && handling.value.daysToRipe > 0 ? handling.value.daysToRipe : 0))
 let lotId = uuid()
+useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (idempotencyKey, confirm) => {
   const i = input.value
   refuseHere(checkWeighIn(i, lastPrice.value, handling.value?.pieceG ?? null, session.now().toISOString()), confirm)
@@ -78,18 +79,18 @@ async function save(confirm?: true): Promise<void> {
 </script>
 
 <template>
-  <form class="stack" novalidate data-test="weigh-in-form" @submit.prevent="save()">
+  <form ref="root" class="stack" novalidate data-test="weigh-in-form" @submit.prevent="save()">
     <div class="spread"><h2>{{ old ? t('weighIn.correct') : t('weighIn.title') }}</h2><v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn></div>
     <v-autocomplete v-model="key" :items="fruits" :label="t('weighIn.fruit')" :error-messages="form.fields.value.fruit || form.fields.value.ingredientKey" data-test="fruit" />
     <div class="two">
       <FieldAmountField v-model="text.kg" :label="t('weighIn.kg')" unit="kg" device :error="error('kg')" test="kg" @number="number.kg = $event" @how="how.kg = $event" />
-      <FieldAmountField v-model="text.count" :label="t('weighIn.count')" :unit="t('weighIn.pieces')" optional :error="error('count')" test="count" @number="number.count = $event" />
+      <FieldAmountField v-model="text.count" :label="t('weighIn.count')" :unit="t('weighIn.pieces')" :error="error('count')" test="count" @number="number.count = $event" />
     </div>
     <p v-if="receipt && !receipt.weighed" class="small" data-test="from-count">{{ t('weighIn.fromCount', { n: n(number.count!), g: n(receipt.unitG!), kg: n(receipt.amountG / 1000, 2) }) }}</p>
     <p v-else-if="receipt?.unitG" class="small quiet">{{ t('weighIn.unitG', { g: n(receipt.unitG) }) }}</p>
     <template v-if="session.isOwner">
       <div class="two">
-        <FieldAmountField v-model="text.price" :label="t('weighIn.price')" unit="€" optional :error="error('price')" :hint="lastPrice === null ? t('weighIn.priceHint') : t('weighIn.lastPrice', { price: money(lastPrice) })" test="price" @number="number.price = $event" />
+        <FieldAmountField v-model="text.price" :label="t('weighIn.price')" unit="€" :error="error('price')" :hint="lastPrice === null ? t('weighIn.priceHint') : t('weighIn.lastPrice', { price: money(lastPrice) })" test="price" @number="number.price = $event" />
         <v-select v-model="per" :items="items(PRICE_PER, 'per')" :label="t('weighIn.per')" data-test="per" />
       </div>
       <p v-if="receipt && receipt.costEur !== null && number.price! > 0" class="small quiet" data-test="receipt-cost">{{ t('weighIn.costs', { eur: money(receipt.costEur), perKg: money(receipt.eurPerKg!) }) }}</p>
@@ -101,10 +102,10 @@ async function save(confirm?: true): Promise<void> {
       <FieldChoice v-model="place" :label="t('weighIn.place')" :items="items(PLACES, 'place')" test="place" />
       <FieldChoice v-model="waxed" :label="t('weighIn.waxed')" :items="[{ value: 'no', title: t('weighIn.unwaxed') }, { value: 'yes', title: t('weighIn.isWaxed') }]" optional />
       <div class="two even">
-        <FieldAmountField v-model="text.tempC" :label="t('weighIn.temp')" unit="°C" device optional :error="error('tempC')" test="temp" @number="number.tempC = $event" @how="how.tempC = $event" />
-        <FieldAmountField v-model="text.brix" :label="t('weighIn.brix')" unit="°Bx" device optional :error="error('brix')" test="brix" @number="number.brix = $event" @how="how.brix = $event" />
-        <FieldAmountField v-model="text.cracked" :label="t('weighIn.cracked')" unit="%" optional :error="error('cracked')" test="cracked" @number="number.cracked = $event" />
-        <FieldAmountField v-model="text.crates" :label="t('weighIn.crates')" optional :error="error('crates')" test="crates" @number="number.crates = $event" />
+        <FieldAmountField v-model="text.tempC" :label="t('weighIn.temp')" unit="°C" device :error="error('tempC')" test="temp" @number="number.tempC = $event" @how="how.tempC = $event" />
+        <FieldAmountField v-model="text.brix" :label="t('weighIn.brix')" unit="°Bx" device :error="error('brix')" test="brix" @number="number.brix = $event" @how="how.brix = $event" />
+        <FieldAmountField v-model="text.cracked" :label="t('weighIn.cracked')" unit="%" :error="error('cracked')" test="cracked" @number="number.cracked = $event" />
+        <FieldAmountField v-model="text.crates" :label="t('weighIn.crates')" :error="error('crates')" test="crates" @number="number.crates = $event" />
       </div>
       <FieldWhen v-model="at" :error="form.fields.value.at" />
     </FieldMore>

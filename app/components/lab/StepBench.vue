@@ -112,7 +112,7 @@ function more(): void {
         <h3>{{ t('lab.numbers') }}</h3>
         <div class="numbers">
           <template v-for="[key, spec] in specs" :key="key">
-            <FieldAmountField v-if="isNumber(spec)" v-model="texts[key]" :label="t(`figure.param-${kebab(key)}`)" :unit="unit(spec.unit)" optional :hint="hint(spec)" :error="missing.includes(key) ? t('lab.needed') : ''" :test="`param-${key}`" @number="values[key] = $event" />
+            <FieldAmountField v-if="isNumber(spec)" v-model="texts[key]" :label="t(`figure.param-${kebab(key)}`)" :unit="unit(spec.unit)" :hint="hint(spec)" :error="missing.includes(key) ? t('lab.needed') : ''" :test="`param-${key}`" @number="values[key] = $event" />
             <v-select v-else-if="isChoice(spec)" :model-value="values[key] ?? spec.default" :items="spec.choices.map((c) => ({ value: c, title: t(`choice.${c}`) }))" :label="t(`figure.param-${kebab(key)}`)" :data-test="`param-${key}`" @update:model-value="values[key] = $event" />
           </template>
         </div>

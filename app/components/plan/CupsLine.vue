@@ -61,7 +61,7 @@ async function takeTheirs(): Promise<void> {
 <template>
   <li class="cups" :data-test="`cups-line`" :data-drink="recipe.name">
     <span class="what"><b>{{ recipe.name }}</b><small class="quiet">{{ recipe.standard ? t('drinks.standard', { n: recipe.standard.number }) : t('drinks.draft') }}</small></span>
-    <FieldAmountField v-if="session.mayPlan" v-model="text" label="" dense optional :aria-label="t('plan.cupsOf', { name: recipe.name })" :unit="t('plan.cups')" :error="error" test="cups" class="number" @number="number = $event" @done="save" />
+    <FieldAmountField v-if="session.mayPlan" v-model="text" label="" dense :aria-label="t('plan.cupsOf', { name: recipe.name })" :unit="t('plan.cups')" :error="error" test="cups" class="number" @number="number = $event" @done="save" />
     <span v-else class="num fixed">{{ line?.cups ?? 0 }} <span class="unit">{{ t('plan.cups') }}</span></span>
     <div v-if="stale" class="caution wide" role="alert" data-test="stale">
       <p><b>{{ t('stale.title') }}</b> {{ t('stale.cups', { mine: text, theirs: stale.cups }) }}</p>

@@ -39,8 +39,8 @@ async function save(shippedAgain = false): Promise<void> {
 <template>
   <form class="own" novalidate data-test="own-values" @submit.prevent="save()">
     <p class="small quiet all">{{ t('store.ownWhy', { source: t(shipped.source) }) }}</p>
-    <FieldAmountField v-for="f in FIELDS" :key="f" v-model="text[f]" :label="t(`store.component.${f}`)" unit="g" optional :error="form.fields.value[`own.composition.${f}`]" :test="`own-${f}`" @number="number[f] = $event" />
-    <FieldAmountField v-model="text.ph" label="pH" optional :hint="ph ? t('store.usualPh', { low: n(ph[0], 1), high: n(ph[1], 1) }) : ''" :error="form.fields.value['own.ph']" test="own-ph" @number="number.ph = $event" />
+    <FieldAmountField v-for="f in FIELDS" :key="f" v-model="text[f]" :label="t(`store.component.${f}`)" unit="g" :error="form.fields.value[`own.composition.${f}`]" :test="`own-${f}`" @number="number[f] = $event" />
+    <FieldAmountField v-model="text.ph" label="pH" :hint="ph ? t('store.usualPh', { low: n(ph[0], 1), high: n(ph[1], 1) }) : ''" :error="form.fields.value['own.ph']" test="own-ph" @number="number.ph = $event" />
     <p class="all small"><b class="num">{{ n(water, 2) }}</b> <span class="unit">g</span> {{ t('store.waterLeft') }}</p>
     <p v-if="form.fields.value['own.composition'] || form.message.value" class="caution all" role="alert">{{ form.fields.value['own.composition'] || form.message.value }}</p>
     <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="own-values-save">{{ t('do.save') }}</v-btn>

@@ -174,7 +174,7 @@ const mainCaution = computed(() => (cautions.value.includes('tcs') ? 'tcs' : 'ke
         <ul class="lines small">
           <li v-for="l in otherLines" :key="l.key + l.kind" class="spread"><span>{{ useFormat().name(l.key) }}</span><FigureButton v-if="l.cost" :figure="l.cost" :shown-as="centsOf(l.kind, l.key)" :label="useFormat().name(l.key)" /><span v-else class="quiet">{{ t('cost.none') }}</span></li>
         </ul>
-        <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="€" optional test="sell" @number="setSell" />
+        <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="€" test="sell" @number="setSell" />
         <p v-if="earns !== null" class="spread"><span>{{ t('cost.earns') }}</span><span class="big"><FigureButton :figure="earns" :label="t('cost.earns')" /></span></p>
         <p v-if="costShare" class="spread small"><span class="quiet">{{ t('cost.share') }}</span><FigureButton :figure="costShare" :label="t('cost.share')" /></p>
       </section>
