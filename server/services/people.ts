@@ -21,8 +21,10 @@ export async function businessName(tx: Read): Promise<string> {
 }
 
 export async function setLocale(tx: Tx, who: Who, locale: 'en' | 'es'): Promise<void> {
+  const before = await Person.findOne({ attributes: ['locale'], where: { id: who.personId }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Pick<Stored, 'locale'> | null
+  if (!before || before.locale === locale) return
   await Person.update({ locale }, { where: { id: who.personId }, transaction: tx })
-  await recordChange(tx, who, 'person', who.personId, null, { locale })
+  await recordChange(tx, who, 'person', who.personId, { locale: before.locale }, { locale })
 }
 
 export async function listPeople(tx: Read): Promise<Reply<'people'>> {

@@ -102,6 +102,11 @@ describe('history', () => {
     expect(first[0].seq).toBeGreaterThan(first.at(-1).seq)
     expect(next[0].seq).toBeLessThan(first.at(-1).seq)
   })
+  it('a language that is chosen again is no change', async () => {
+    for (const locale of ['es', 'es', 'en'] as const) expect((await owner.call('setLocale', { body: { locale } })).status).toBe(200)
+    const rows = (await owner.call('history', { query: { entity: 'person' } })).body.filter((r: { after: object | null }) => r.after && Object.keys(r.after).join() === 'locale')
+    expect(rows.slice(0, 2).map((r: { before: object; after: object }) => [r.before, r.after])).toEqual([[{ locale: 'es' }, { locale: 'en' }], [{ locale: 'en' }, { locale: 'es' }]])
+  })
 })
 
 describe('live refresh', () => {
