@@ -147,5 +147,5 @@ export function checkHandling(own: OwnHandling): Finding[] {
     return value === undefined || (value === null && field === 'pieceG') || (value !== null && value >= least && value <= most) ? [] : [{ code: 'number-out-of-range', field, numbers: { value: value ?? NaN, least, most } }]
   })
   const shares = Object.values(own.shares ?? {})
-  return shares.some((s) => !(s >= 0 && s <= 0.9)) || shares.reduce((a, b) => a + b, 0) > 0.9 ? [...bounds, { code: 'shares-too-much', field: 'shares', numbers: { most: 90 } }] : bounds
+  return shares.some((s) => !(s >= 0 && s <= 0.9)) || shares.reduce((a, b) => a + b, 0) > 0.9 + 1e-9 ? [...bounds, { code: 'shares-too-much', field: 'shares', numbers: { most: 90 } }] : bounds
 }

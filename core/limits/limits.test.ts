@@ -1,7 +1,7 @@
 import { INGREDIENTS } from '../substances'
 import { evaluatePress, fruitYield, handbookYield, pressFigures } from '../yield'
 import { massG } from '../process'
-import { checkCups, checkPress, checkWeighIn, priceDoubts } from '.'
+import { checkCups, checkHandling, checkLook, checkPress, checkSort, checkTake, checkWeighIn, checkWhen, priceDoubts } from '.'
 
 const lemon = INGREDIENTS.get('lemon')!
 const ginger = INGREDIENTS.get('ginger')!
@@ -86,3 +86,18 @@ describe('a receipt', () => {
 })
 
 it.each([[1, []], [0, ['cups:cups-not-positive']], [-2, ['cups:cups-not-positive']], [2.5, ['cups:cups-not-whole']], [NaN, ['cups:amount-not-a-number']], [9999, ['cups:cups-too-much']]])('%d cups', (n, expected) => expect(codes(checkCups(n as number))).toEqual(expected))
+
+describe('what is done with a lot', () => {
+  const found = (limits: { code: string; field: string }[]) => limits.map((l) => `${l.field}:${l.code}`)
+  // A tenth of a gram forgives a scale.
+  it.each([[500, []], [1000.1, []], [1000.2, ['kg:lot-not-enough']], [0, ['kg:kg-not-positive']], [-1, ['kg:kg-not-positive']], [NaN, ['kg:kg-not-positive']]])('%d g taken of 1000', (g, codes) => expect(found(checkTake(g as number, 1000, 'kg'))).toEqual(codes))
+  it.each([[[300, 200], []], [[1000.05], []], [[600, 401], ['parts:parts-more-than-taken']], [[300, 0], ['parts:part-not-positive']], [[NaN], ['parts:part-not-positive']], [[], []]])('%j g of 1000 sorted', (parts, codes) => expect(found(checkSort(1000, parts as number[]))).toEqual(codes))
+  it.each([[{ brix: 9, tempC: 4, crackedShare: 0.1 }, []], [{ brix: null }, []], [{ brix: 61 }, ['brix:brix-out-of-range']], [{ tempC: -40, crackedShare: -0.1 }, ['tempC:temp-out-of-range', 'crackedShare:share-out-of-range']]])('looked at with %j', (seen, codes) => expect(found(checkLook(seen))).toEqual(codes))
+  it.each([
+    [null, []], ['2026-11-25T10:09:00Z', []], ['2026-11-25T10:11:00Z', ['at:date-future']], ['2026-08-28T10:00:00Z', []], ['2026-08-26T10:00:00Z', ['at:date-long-ago']], ['some time', ['at:date-future']],
+  ])('written down for %s', (at, codes) => expect(found(checkWhen(at as string | null, '2026-11-25T10:00:00Z'))).toEqual(codes))
+  it.each([
+    [{}, []], [{ pieceG: null }, []], [{ pieceG: 110, leadDays: 2 }, []], [{ pieceG: 0 }, ['pieceG:number-out-of-range']], [{ leadDays: 400 }, ['leadDays:number-out-of-range']], [{ leadDays: NaN }, ['leadDays:number-out-of-range']],
+    [{ shares: { peel: 0.9 } }, []], [{ shares: { peel: 0.1, core: 0.2, pulp: 0.6 } }, []], [{ shares: { peel: 0.5, pulp: 0.5 } }, ['shares:shares-too-much']], [{ shares: { peel: -0.1 } }, ['shares:shares-too-much']],
+  ])('handled as %j', (own, codes) => expect(found(checkHandling(own as never))).toEqual(codes))
+})

@@ -64,5 +64,25 @@ describe('buying', () => {
     expect(buy(2000, 1000).neededKg.value).toBeCloseTo(3000 / perKg + 1, 9)
     expect(buy(2000, 1000).buyKg.value).toBe(Math.ceil((3000 / perKg - 1) * 10 - 1e-9) / 10)
   })
+  it('juice that goes into a prep is bought too, and litres that no drink asks for', () => {
+    const cordial = withLayer(newSyrup(), { ingredient: 'lemon-juice' }, { value: 50, unit: 'g' })
+    const made = evaluateRecipe(cordial, context)
+    const withCordial: RecipeContext = { ingredient: context.ingredient, prep: () => cordial }
+    const plain = withLayer(newDrink(null, 300), { prep: 'cordial' }, { value: 60, unit: 'g' })
+    const batch = scaleToCups(evaluateRecipe(plain, withCordial), { cups: 100, lossShare: 0, steps })
+    const ask = { ...onHand(0, 0), prep: () => made }
+    const juice = made.layers.find((l) => l.key === 'lemon-juice')!
+    const needed = fruitToBuy([{ batch, serve: { ...drink.serve!, garnish: [] } }], ask)[0]!
+    // 60 g of cordial a cup, of which juice is its share by mass, poured by its density.
+    const juiceMl = 6000 * (juice.mass.value / made.jug.mass.value) * (juice.volume.value / juice.mass.value)
+    expect(needed.juiceMl.value).toBeCloseTo(juiceMl, 6)
+    const more = fruitToBuy([{ batch, serve: { ...drink.serve!, garnish: [] } }], ask, [{ juice: 'lemon-juice', litres: 3 }])
+    expect(more.map((f) => [f.fruit, f.juiceMl.value])).toEqual([['lemon', expect.closeTo(juiceMl + 3000, 6)]])
+  })
+  it('the surer it is to be, the more is bought', () => {
+    const kg = [0.5, 0.8, 0.9, 0.95, 0.99].map((chance) => fruitToBuy([{ batch: batchOf(100), serve: drink.serve! }], { ...onHand(0, 0), chance })[0]!.neededKg.value)
+    expect([...kg].sort((a, b) => a - b)).toEqual(kg)
+    expect(new Set(kg).size).toBe(5)
+  })
   it('buys nothing where there is enough', () => expect(buy(50000, 0).buyKg.value).toBe(0))
 })

