@@ -1,7 +1,8 @@
 import { difference, given, sum, type Figure } from '#core/figures'
 import { splitOfPress } from '#core/yield'
 import type { Lot, Press } from '#shared/contract'
-import type { StripPart } from '~/components/fruit/KiloStrip.vue'
+
+export interface StripPart { key: 'juice' | 'trim' | 'pulp' | 'loss' | 'other' | 'crate'; kg: number }
 
 /** Parts of a strip, kg: where the fruit of these presses went. */
 export function partsOf(presses: readonly Press[]): StripPart[] {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { fillOf } from '~/utils/colours'
+import type { StripPart } from '~/utils/press'
 
 // A lot as a strip of kilos, to scale: what became juice, by-products and loss, and what is still in the crate.
-export interface StripPart { key: 'juice' | 'trim' | 'pulp' | 'loss' | 'other' | 'crate'; kg: number }
 const props = defineProps<{ fruit: string; parts: StripPart[]; scaleKg: number; height?: number; label: string }>()
 const { n } = useFormat()
 const { t } = useI18n()

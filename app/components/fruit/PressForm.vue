@@ -11,7 +11,7 @@ import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
 import { inBackground, refuseHere, uuid } from '~/utils/api'
 import type { PartRow } from './PartRows.vue'
-import type { StripPart } from './KiloStrip.vue'
+import type { StripPart } from '~/utils/press'
 
 // Two numbers are enough: fruit taken and juice out. The rest is offered. With `correct`, in place of a press that was typed wrong.
 const props = defineProps<{ lot: Lot; correct?: Press }>()
