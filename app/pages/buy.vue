@@ -8,7 +8,7 @@ import { useOutbox } from '~/stores/outbox'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 import { noAnswer } from '~/utils/api'
-import { formatDay } from '~/utils/format'
+import { formatDay, formatWeekday } from '~/utils/format'
 
 // How much to buy for a day: litres needed and a chance of having enough, to kilos, whole packs and money; less what is held and good on the day.
 const plan = usePlan()
@@ -20,7 +20,7 @@ const { n, name, money } = useFormat()
 
 watch(() => session.standId, async () => { await Promise.all([fruit.load(), plan.load()]) })
 const shift = (days: number): string => new Date(Date.parse(`${plan.today}T12:00:00Z`) + days * 864e5).toISOString().slice(0, 10)
-const weekday = (day: string): string => new Intl.DateTimeFormat(locale.value, { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
+const weekday = (day: string): string => formatWeekday(day, locale.value)
 const dayName = (day: string): string => formatDay(`${day}T12:00:00Z`, locale.value, 'UTC')
 const days = computed(() => [0, 1, 2, 3].map((d) => ({ day: shift(d), label: d === 0 ? t('plan.today') : d === 1 ? t('plan.tomorrow') : weekday(shift(d)) })))
 async function go(day: string): Promise<void> {

@@ -4,7 +4,7 @@ import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
-import { formatDay } from '~/utils/format'
+import { formatDay, formatWeekday } from '~/utils/format'
 
 const plan = usePlan()
 const drinks = useDrinks()
@@ -19,7 +19,7 @@ watch(() => session.standId, async () => {
 })
 const shift = (days: number): string => new Date(Date.parse(`${plan.today}T12:00:00Z`) + days * 864e5).toISOString().slice(0, 10)
 const days = computed(() => [0, 1, 2].map((d) => ({ day: shift(d), label: d === 0 ? t('plan.today') : d === 1 ? t('plan.tomorrow') : weekday(shift(d)) })))
-const weekday = (day: string): string => new Intl.DateTimeFormat(locale.value, { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
+const weekday = (day: string): string => formatWeekday(day, locale.value)
 async function go(day: string): Promise<void> {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return
   plan.day = day

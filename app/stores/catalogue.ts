@@ -8,10 +8,10 @@ import { useSession } from './session'
 
 /** What drinks are made of and served in: ingredients, prices, cups, vessels. */
 export const useCatalogue = defineStore('catalogue', () => {
-  const ingredients = ref<Ingredient[]>([])
-  const prices = ref<PriceRow[]>([])
-  const cups = ref<Cup[]>([])
-  const vessels = ref<Vessel[]>([])
+  const ingredients = shallowRef<Ingredient[]>([])
+  const prices = shallowRef<PriceRow[]>([])
+  const cups = shallowRef<Cup[]>([])
+  const vessels = shallowRef<Vessel[]>([])
   const ready = ref(false)
 
   const byKey = computed(() => new Map(ingredients.value.map((i) => [i.key, i])))
@@ -26,11 +26,12 @@ export const useCatalogue = defineStore('catalogue', () => {
   function dataOf(key: string): IngredientData | undefined {
     const row = byKey.value.get(key)
     const base = INGREDIENTS.get(row?.likeKey ?? key)
-    return base && withOwnValues(base, row?.own ? (toRaw(row.own) as OwnValues) : null)
+    return base && withOwnValues(base, (row?.own as OwnValues | null | undefined) ?? null)
   }
   const ownHandlingOf = (key: string): OwnHandling | null => (byKey.value.get(key)?.handling as OwnHandling | null | undefined) ?? null
   /** How a fruit is handled here: as usual, or as the owner says. */
-  const handlingFor = (key: string): Handling => handlingOf(dataOf(key) ?? { key }, ownHandlingOf(key))
+  const handlings = computed(() => new Map(ingredients.value.map((i) => [i.key, handlingOf(dataOf(i.key) ?? { key: i.key }, ownHandlingOf(i.key))])))
+  const handlingFor = (key: string): Handling => handlings.value.get(key) ?? handlingOf({ key }, null)
   const priceOf = (key: string): Price | undefined => latestPrice.value.get(key)
   const fruitOf = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
 

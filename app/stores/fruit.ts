@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { byUse, fruitYield, goodOn, keepingOf, pressFigures, type FruitYield, type Keeping, type PressFigures } from '#core/yield'
+import { byUse, fruitYield, goodOn, keepingOf, pressFigures, type FruitYield, type Handling, type Keeping, type PressFigures } from '#core/yield'
 import type { Lot, Press } from '#shared/contract'
 import { unitGOf, withPending, type Books } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
@@ -27,7 +27,8 @@ export const useFruit = defineStore('fruit', () => {
   /** by-products that are kept, what has to go first on top */
   const kept = computed(() => lots.value.filter((l) => l.kind === 'by-product' && l.onHand > 0.5).sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9')))
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
-  const pressesOf = computed(() => groupBy(presses.value, (p) => p.lotId))
+  /** The same list for a lot that was not pressed meanwhile, so that its strip is not drawn again. */
+  const pressesOf = computed((before?: Map<string, Press[]>) => groupBy(presses.value, (p) => p.lotId, before))
   const figuresOf = computed(() => new Map(presses.value.map((p) => [p.id, figuresOfPress(p)])))
 
   /** The day turns while a tablet lies there: states are worked out from this, which moves on by the quarter of an hour. */
@@ -35,9 +36,16 @@ export const useFruit = defineStore('fruit', () => {
   setInterval(() => (clock.value = useSession().now().toISOString()), 15 * 60e3)
 
   /** From when and until when a lot is good: from the last look at it, or from how it came. */
+  const known = new WeakMap<Lot, { handling: Handling; clock: string; keeping: Keeping }>()
   function keeping(lot: Lot): Keeping {
+    // The same for the same lot: what has not changed is not drawn again.
+    const handling = useCatalogue().handlingFor(lot.ingredientKey)
+    const before = known.get(lot)
+    if (before && before.handling === handling && before.clock === clock.value) return before.keeping
     const look = lot.look ?? { at: lot.at, place: lot.place ?? (lot.kind === 'pressed' ? 'cold' as const : 'room' as const), feel: lot.seen?.feel ?? null }
-    return keepingOf(look, useCatalogue().handlingFor(lot.ingredientKey), clock.value)
+    const keeping = keepingOf(look, handling, clock.value)
+    known.set(lot, { handling, clock: clock.value, keeping })
+    return keeping
   }
   const keepings = computed(() => new Map(received.value.filter(isThere).map((l) => [l.id, keeping(l)])))
   /** What is in crates, in the order to use it. */
@@ -82,12 +90,16 @@ export function figuresOfPress(p: PressRow): PressFigures {
   })
 }
 
-function groupBy<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
+function groupBy<T>(rows: readonly T[], key: (row: T) => string, before?: Map<string, T[]>): Map<string, T[]> {
   const out = new Map<string, T[]>()
   for (const row of rows) {
     const list = out.get(key(row))
     if (list) list.push(row)
     else out.set(key(row), [row])
+  }
+  for (const [k, was] of before ?? []) {
+    const now = out.get(k)
+    if (now?.length === was.length && now.every((row, i) => row === was[i])) out.set(k, was)
   }
   return out
 }

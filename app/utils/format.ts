@@ -1,9 +1,16 @@
+/** Making a formatter takes a hundred times as long as using it, and a page of lots formats hundreds of numbers: each is made once. */
+const made = new Map<string, unknown>()
+function once<T>(key: string, make: () => T): T {
+  if (!made.has(key)) made.set(key, make())
+  return made.get(key) as T
+}
+
 /**
  * Numbers as people here write them: English 1,234.5; Spanish 1234,5 and a thin space from five digits.
  */
 export function formatNumber(value: number, locale: string, digits = 0): string {
   if (!Number.isFinite(value)) return '–'
-  const fixed = new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true }).format(Object.is(value, -0) ? 0 : value)
+  const fixed = once(`n${digits}`, () => new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true })).format(Object.is(value, -0) ? 0 : value)
   if (locale !== 'es') return fixed
   const [whole = '', part] = fixed.split('.')
   const grouped = whole.replace(/,/g, whole.replace(/\D/g, '').length >= 5 ? '\u2009' : '')
@@ -26,12 +33,16 @@ export function unitText(unit: string): string {
 const DATES: Record<string, string> = { en: 'en-GB', es: 'es' }
 
 export function formatDay(iso: string, locale: string, timeZone?: string): string {
-  return new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone }).format(new Date(iso))
+  return once(`d${locale}${timeZone}`, () => new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone })).format(new Date(iso))
 }
 export function formatTime(iso: string, locale: string, timeZone?: string): string {
-  return new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).format(new Date(iso))
+  return once(`t${locale}${timeZone}`, () => new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone })).format(new Date(iso))
+}
+/** The day of the week of a calendar day. @param day YYYY-MM-DD */
+export function formatWeekday(day: string, locale: string): string {
+  return once(`w${locale}`, () => new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' })).format(new Date(`${day}T12:00:00Z`))
 }
 /** The calendar day at a place, as YYYY-MM-DD. */
 export function dayAt(instant: Date, timeZone: string): string {
-  return new Intl.DateTimeFormat('sv-SE', { timeZone }).format(instant)
+  return once(`c${timeZone}`, () => new Intl.DateTimeFormat('sv-SE', { timeZone })).format(instant)
 }
