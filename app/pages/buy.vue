@@ -67,7 +67,11 @@ watch(need, async (now) => {
   }
 }, { immediate: true })
 const total = computed(() => [...packs.value.values()].reduce((s, p) => s + (p.totalEur ?? 0), 0))
-const packText = (p: PackChoiceRow): string => p.packs.map((x) => (x.loose ? t('buying.loose', { kg: n((x.packG * x.count) / 1000, 1) }) : `${n(x.count)} × ${n(x.packG / 1000, x.packG % 1000 ? 2 : 0)} kg${x.supplier ? `, ${x.supplier}` : ''}`)).join(' + ')
+/** Packs of one seller together, the seller said once. */
+const packText = (p: PackChoiceRow): string => p.packs.map((x, i) => {
+  const pack = x.loose ? t('buying.loose', { kg: n((x.packG * x.count) / 1000, 1) }) : `${n(x.count)} × ${n(x.packG / 1000, x.packG % 1000 ? 2 : 0)} kg`
+  return x.loose || !x.supplier || p.packs[i + 1]?.supplier === x.supplier ? pack : `${pack}, ${x.supplier}`
+}).join(' + ')
 const orderToday = computed(() => rows.value.filter((r) => r.buyKg.value > 0 && r.by.ripe === plan.today))
 const print = (): void => window.print()
 function download(): void {

@@ -5,6 +5,9 @@ import { newDrink, withLayer } from '../../core/recipe'
 export const BASE = process.env.OLVEX_TEST_URL!
 export interface Answer { status: number; body: any; cookie: string | null } // eslint-disable-line @typescript-eslint/no-explicit-any -- answers are looked into field by field
 
+/** What an answer says is wrong, field by field. */
+export const codesOf = (a: Answer): string[] => (a.body.errors ?? []).map((e: { field: string; code: string }) => `${e.field}:${e.code}`)
+
 /** A plain request, as somebody without our program would send it. */
 export async function raw(method: string, path: string, over: { body?: unknown; text?: string; headers?: Record<string, string> } = {}): Promise<Answer> {
   const body = over.text ?? (over.body === undefined ? undefined : JSON.stringify(over.body))

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import { closeDatabase, database } from '../../server/db/connect'
 import { contract, type Contract, type Endpoint } from '../../shared/contract'
-import { type Answer, type Client, makeDrink, people, pressBody, uuid, weighIn } from './client'
+import { type Client, codesOf, makeDrink, people, pressBody, uuid, weighIn } from './client'
 
 let owner: Client
 let crew: Client
@@ -9,7 +9,6 @@ let stand: string
 beforeAll(async () => { ({ owner, crew, stand } = await people()) })
 afterAll(closeDatabase)
 
-const codesOf = (a: Answer): string[] => (a.body.errors ?? []).map((e: { field: string; code: string }) => `${e.field}:${e.code}`)
 const changesOf = async (id: string): Promise<number> => (await database().query<{ n: number }>('SELECT COUNT(*) AS n FROM change_row WHERE entity_id = :id', { type: QueryTypes.SELECT, replacements: { id } }))[0]!.n
 const cupBody = (over: object = {}) => ({ name: '300 mL', capacityMl: 330, fillLineMl: 300, cupEur: 0.07, lidEur: 0.02, strawEur: 0, version: 0, ...over })
 const vesselBody = (over: object = {}) => ({ standId: stand, name: '40 L', capacityMl: 40000, heatProof: true, version: 0, ...over })

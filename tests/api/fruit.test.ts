@@ -1,12 +1,11 @@
 import { closeDatabase } from '../../server/db/connect'
-import { type Answer, type Client, people, pressBody, uuid, weighIn } from './client'
+import { type Client, codesOf, people, pressBody, uuid, weighIn } from './client'
 
 let owner: Client
 let crew: Client
 let stand: string
 beforeAll(async () => { ({ owner, crew, stand } = await people()) })
 afterAll(closeDatabase)
-const codesOf = (a: Answer): string[] => (a.body.errors ?? []).map((e: { field: string; code: string }) => `${e.field}:${e.code}`)
 const lotOf = async (id: string, who = owner) => (await who.call('lots', { query: { stand } })).body.find((l: { id: string }) => l.id === id)
 const story = async (id: string) => (await owner.call('getLot', { params: { id } })).body
 const event = (who: Client, id: string, e: object, over: object = {}) => who.call('postLotEvent', { params: { id }, body: { id: uuid(), event: e as never, ...over } })

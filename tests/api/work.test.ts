@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { withAmount, type RecipeDocument } from '../../core/recipe'
 import { splitOfPress } from '../../core/yield'
 import { closeDatabase, database, fromJson } from '../../server/db/connect'
-import { type Client, makeDrink, people, pressBody, raw, uuid, weighIn } from './client'
+import { type Client, codesOf, makeDrink, people, pressBody, raw, uuid, weighIn } from './client'
 
 let owner: Client
 let crew: Client
@@ -10,7 +10,6 @@ let stand: string
 beforeAll(async () => { ({ owner, crew, stand } = await people()) })
 afterAll(closeDatabase)
 const one = async <T>(sql: string, replacements: Record<string, string>): Promise<T> => (await database().query(sql, { type: QueryTypes.SELECT, replacements }))[0] as T
-const codesOf = (a: { body: { errors?: { field: string; code: string }[] } }): string[] => (a.body.errors ?? []).map((e) => `${e.field}:${e.code}`)
 
 describe('from a crate to juice', () => {
   it('weighs in, presses, and accounts for every gram', async () => {
