@@ -1,5 +1,5 @@
 import { connect } from 'node:net'
-import { asOwner, chooseFruit, expect, input, test } from './steps'
+import { answered, asOwner, chooseFruit, expect, input, test } from './steps'
 
 /** Tells the simulated bench what to show. */
 function bench(...commands: string[]): Promise<void> {
@@ -62,7 +62,7 @@ test('R and a touch put the steady reading into the field; what cannot be taken 
   await page.keyboard.press('r')
   await expect(input(page, 'temp')).toHaveValue('12.4')
   await input(page, 'price').fill('9')
-  await page.locator('[data-test=save]').click()
+  await answered(page, '/lots', () => page.locator('[data-test=save]').click())
   const lot = page.locator('[data-test=lot][data-fruit=ginger]').first()
   await expect(lot).toContainText('5.10 kg')
   const stored = await page.evaluate(async () => {

@@ -1,9 +1,8 @@
-import { answered, asOwner, expect, input, openDrink, test } from './steps'
+import { answered, asOwner, expect, fromMenu, input, openDrink, test } from './steps'
 
 test('a step is tried with numbers of one’s own, its figures open, and what cannot be is said', async ({ page }) => {
   await asOwner(page)
-  await page.locator('[data-test=brand]').click()
-  await page.locator('[data-test=menu-lab]').click()
+  await fromMenu(page, 'lab')
   await expect(page.locator('h1')).toHaveText('Lab')
   await page.locator('[data-test=step-reduce]').click()
   const bench = page.locator('[data-test=bench]')

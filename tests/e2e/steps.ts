@@ -47,6 +47,14 @@ export async function atStand(page: Page, name: string): Promise<void> {
     await expect(page.locator('header')).toContainText(name, { timeout: 2000 })
   }).toPass({ timeout: 20_000 })
 }
+/** A page behind the brand. The menu opens as the page loads what it shows: asked again until the page is there. */
+export async function fromMenu(page: Page, item: string): Promise<void> {
+  await expect(async () => {
+    await page.locator('[data-test=brand]').click()
+    await page.locator(`[data-test=menu-${item}]`).click({ timeout: 2000 })
+    await expect(page).toHaveURL(new RegExp(`/${item}$`), { timeout: 4000 })
+  }).toPass({ timeout: 30_000 })
+}
 export async function weighIn(page: Page, fruit: string, kg: string, price: string): Promise<void> {
   await page.locator('[data-test=weigh-in]').click()
   await chooseFruit(page, fruit)

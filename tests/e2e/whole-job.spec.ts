@@ -1,4 +1,4 @@
-import { choose, expect, input, openPress, OWN, shown, test, weighIn } from './steps'
+import { choose, expect, fromMenu, input, openPress, OWN, shown, test, weighIn } from './steps'
 
 // The main job on an empty installation: from the first run to a costed cup and a batch sheet.
 test('from a kilo of fruit to a costed cup', async ({ page }) => {
@@ -29,8 +29,7 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
   })
 
   await test.step('prices of what is bought', async () => {
-    await page.locator('[data-test=brand]').click()
-    await page.locator('[data-test=menu-store]').click()
+    await fromMenu(page, 'store')
     for (const [key, price, pack] of [['white-sugar', '1.1', '1'], ['water', '0.02', '10'], ['ice', '2.5', '10']] as const) {
       await input(page, 'filter').fill(key.replace('-', ' '))
       await page.locator(`[data-test=price-${key}]`).click()
