@@ -52,7 +52,8 @@ span, small { color: #c9d6cf; }
 kbd { border: 1.5px solid #c9d6cf; border-radius: 6px; padding: 1px 7px; font: 600 13px var(--text); }
 @media (max-width: 1000px) { .hint { display: none; } }
 @media (max-width: 700px) {
-  .footbench { position: fixed; inset: auto 0 78px 0; padding: 2px 6px; min-height: 48px; gap: 0; overflow-x: auto; }
+  /* A little of it lies under the line, so that nothing shows between the two. */
+  .footbench { position: fixed; inset: auto 0 calc(70px + env(safe-area-inset-bottom)) 0; padding: 2px 6px 10px; min-height: 56px; gap: 0; overflow-x: auto; }
   .footbench.away { display: none; }
   button, button:first-child { margin: 0; padding: 8px 8px 0; gap: 4px; min-height: 44px; }
   button small, button span:first-child { display: none; }
