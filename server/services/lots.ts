@@ -53,12 +53,15 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
   return out
 }
 
-/** Ids of what is on the shelves of a stand, whenever it came, and of the newest deliveries. By-products only while they are kept; juice only while there is some. */
-export const shelfIds = (): string => {
-  const mine = `stand_id = :standId AND ${counts('lot.id')}`
-  return `(SELECT id FROM lot WHERE ${mine} AND (source_id IS NULL OR ${counts('lot.source_id')}) AND open AND (kind <> 'by-product' OR place IS NOT NULL) ORDER BY at DESC LIMIT 500)
-     UNION (SELECT id FROM lot WHERE ${mine} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
-}
+/** More lots of a kind than this no small stand has open. */
+const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200 }
+/** Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so that juice that nobody counts down never hides fruit. */
+const openIds = (kind: keyof typeof MOST_OPEN, more = ''): string => `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open${more} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
+
+/** Ids of the deliveries in a list: what is in crates, whenever it came, and the newest. */
+export const deliveryIds = (): string => `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
+/** And of what came of them and is still there: by-products only while they are kept. */
+const shelfIds = (): string => `${deliveryIds()} UNION ${openIds('by-product', ' AND place IS NOT NULL')} UNION ${openIds('pressed')}`
 export const listLots = (tx: Read, standId: string, who: Who): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId }, who)
 
 /** What is left in a lot. Lock the lot row first, or two takes see the same rest. */

@@ -12,7 +12,7 @@ import { counts, isVoided, replaceFact } from './facts'
 import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
 import { dataOf, getIngredient, lastPriceEurPerKg } from './ingredients'
 import { latestOfEach } from './latest'
-import { createLot, move, onHand, shelfIds } from './lots'
+import { createLot, move, onHand, deliveryIds } from './lots'
 import { ownerOnly, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
@@ -48,7 +48,7 @@ const IN_MEAN = 'press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out
 /** Every press of the lots in the list, so that their strips add up, and of each fruit those its mean is of, however long ago it was pressed. */
 export async function listPresses(tx: Read, standId: string, who: Who): Promise<Reply<'presses'>> {
   const { sql, replacements } = await latestOfEach(tx, { table: 'press', when: 'at', n: PRESSES_IN_MEAN, where: `stand_id = :standId AND ${counts('press.id')}`, counting: IN_MEAN, of: "kind = 'fruit'" }, { standId })
-  return pressesOf(tx, `(SELECT press.id FROM (${shelfIds()}) shelf STRAIGHT_JOIN press ON press.lot_id = shelf.id) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
+  return pressesOf(tx, `(SELECT press.id FROM (${deliveryIds()}) delivery STRAIGHT_JOIN press ON press.lot_id = delivery.id) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
 }
 const MOST_OF_FRUIT = 150
 export function listFruitPresses(tx: Read, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {

@@ -1,4 +1,4 @@
-import { closeDatabase } from '../../server/db/connect'
+import { closeDatabase, database } from '../../server/db/connect'
 import { type Client, codesOf, people, pressBody, uuid, weighIn } from './client'
 
 let owner: Client
@@ -36,6 +36,23 @@ describe('receiving', () => {
     const { id } = await weighIn(crew, stand, 4, { at, place: 'cold', seen: { feel: 'firm', brix: 7.9, measured: ['brix'] } })
     expect(await lotOf(id)).toMatchObject({ at, place: 'cold', seen: { feel: 'firm', brix: 7.9, measured: ['brix'] } })
   })
+})
+
+it('fruit is on the shelf however much juice nobody counted down, and what is out of the books is not', async () => {
+  const old = await weighIn(crew, stand, 3, { at: new Date(Date.now() - 60 * 864e5).toISOString() })
+  const slip = await weighIn(owner, stand, 4)
+  await owner.call('voidFact', { params: { id: slip.id }, body: { entity: 'lot' } })
+  const db = database()
+  await db.query(`INSERT INTO lot (id, stand_id, ingredient_key, kind, unit, amount, at, person_id, confirmed)
+    SELECT CONCAT('00000000-0000-7000-9000-', LPAD(seq, 12, '0')), :stand, 'lemon-juice', 'pressed', 'mL', 1, UTC_TIMESTAMP(6) + INTERVAL seq SECOND, (SELECT person_id FROM lot WHERE id = :id), '[]' FROM seq_1_to_700`, { replacements: { stand, id: old.id } })
+  try {
+    const listed = (await owner.call('lots', { query: { stand } })).body as { id: string; kind: string; ingredientKey: string }[]
+    expect(listed.map((l) => l.id)).toContain(old.id)
+    expect(listed.map((l) => l.id)).not.toContain(slip.id)
+    expect(listed.filter((l) => l.kind === 'pressed')).toHaveLength(200)
+  } finally {
+    await db.query("DELETE FROM lot WHERE id LIKE '00000000-0000-7000-9000-%'")
+  }
 })
 
 describe('a lot through its days', () => {

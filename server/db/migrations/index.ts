@@ -56,6 +56,8 @@ export const MIGRATIONS: readonly Migration[] = [
   // Used-up deliveries, newest first, without wading through the juice between them.
   { name: '0042-lot-received', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS by_kind (stand_id, kind, at)' },
   { name: '0043-stand-bench', sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS bench VARCHAR(120) NULL' },
+  // The shelf is read kind by kind: open juice never stands between it and the fruit.
+  { name: '0044-lot-shelf-kind', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS shelf_kind (stand_id, kind, open, at), DROP INDEX IF EXISTS shelf' },
 ]
 
 /** What the server asks of the database before it says it is ready. */
