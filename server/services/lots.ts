@@ -56,7 +56,7 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
 /** More lots of a kind than this no small stand has open. */
 const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200 }
 /** Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so that juice that nobody counts down never hides fruit. */
-const openIds = (kind: keyof typeof MOST_OPEN, more = ''): string => `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open${more} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
+const openIds = (kind: keyof typeof MOST_OPEN, more = ''): string => `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open = TRUE${more} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
 
 /** Ids of the deliveries in a list: what is in crates, whenever it came, and the newest. */
 export const deliveryIds = (): string => `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
