@@ -5,6 +5,9 @@ import { generateSW } from 'workbox-build'
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 const alias = { '#core': here('./core'), '#shared': here('./shared') }
 
+/** Types of packages that the core uses and that have none of their own, for whoever compiles the core too. */
+const CORE_TYPES = ['../core/**/*.d.ts']
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   srcDir: 'app/',
@@ -28,7 +31,7 @@ export default defineNuxtConfig({
     alias,
     compressPublicAssets: { gzip: true, brotli: true },
     output: process.env.OLVEX_BUILD_OUT ? { dir: process.env.OLVEX_BUILD_OUT } : undefined,
-    typescript: { strict: true },
+    typescript: { strict: true, tsConfig: { include: CORE_TYPES } },
   },
   experimental: { payloadExtraction: false, appManifest: false },
   hooks: {
@@ -44,7 +47,7 @@ export default defineNuxtConfig({
       })
     },
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: CORE_TYPES } },
   vite: { build: { target: 'es2022' } },
   // Nuxt 4.4.5 asks for a server entry in development even with `ssr: false`, and stops without one; it is never run.
   $development: { vite: { environments: { ssr: { build: { rollupOptions: { input: { server: here('./node_modules/nuxt/dist/app/entry.js') } } } } } } },

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { v7 as uuid } from 'uuid'
 import { atLeast, type Body, type Reply } from '#shared/contract'
 import { FactVoid, Lot, LotEvent, Press } from '../db/models'
-import { database, toNumber, type Read, type Tx } from '../db/connect'
+import { database, toNumber, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { invalid, notFound, Refusal } from './errors'
@@ -52,7 +52,7 @@ export async function replaceFact(tx: Tx, entity: 'lot' | 'press', id: string, w
   await setVoid(tx, id, true, { entity, reason: null }, who)
 }
 
-export async function isVoided(tx: Read, id: string): Promise<boolean> {
+export async function isVoided(tx: Tx, id: string): Promise<boolean> {
   return Number((await FactVoid.sum('sign', { where: { factId: id }, transaction: tx })) ?? 0) > 0
 }
 

@@ -63,21 +63,14 @@ const CHILDREN = `SELECT c.id FROM (SELECT id FROM press WHERE lot_id = :id UNIO
 export async function lotStory(tx: Read, id: string, who: Who): Promise<LotStory> {
   const select = { type: QueryTypes.SELECT, replacements: { id }, transaction: tx } as const
   const [[found], presses, events, children, [origin]] = await Promise.all([
-    lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, false),
+    lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, 'all'),
     pressesOf(tx, 'SELECT id FROM press WHERE lot_id = :id', { id }, who),
     database().query<RawEvent>(`SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`, select),
-    lotsOf(tx, CHILDREN, { id }, who, false),
+    lotsOf(tx, CHILDREN, { id }, who, 'none'),
     database().query<{ parent: string | null; voided: number }>(ORIGIN, select),
   ])
   if (!found || !origin) throw notFound('id')
-  const told = events.map(eventView)
-  return { lot: { ...found, ...latestOf(told) }, presses, events: told, children, parent: origin.parent, voided: Boolean(origin.voided) }
-}
-/** The latest look and cleaning, from events newest first. */
-function latestOf(events: readonly LotEventRow[]): Pick<LotStory['lot'], 'look' | 'cleaned'> {
-  const latest = <K extends LotEventBody['kind']>(kind: K) => events.find((e) => !e.voided && e.event.kind === kind) as (LotEventRow & { event: Extract<LotEventBody, { kind: K }> }) | undefined
-  const [look, clean] = [latest('look'), latest('clean')]
-  return { look: look ? { at: look.at, by: look.by, place: look.event.place, feel: look.event.feel } : null, cleaned: clean ? { at: clean.at, by: clean.by, initials: clean.event.initials } : null }
+  return { lot: found, presses, events: events.map(eventView), children, parent: origin.parent, voided: Boolean(origin.voided) }
 }
 function eventView(r: RawEvent): LotEventRow {
   const { measured, ...event } = fromJson<LotEventBody & { measured: string[] }>(r.body)

@@ -19,8 +19,8 @@ type Latest = Partial<Record<LatestEvent['kind'], LatestEvent>>
 /** How many deliveries a list holds beyond what is still there: a fortnight and more of a busy small stand. */
 const NEWEST = 60
 
-/** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids @param looked whether the latest look and cleaning are wanted too */
-export async function lotsOf(tx: Read, ids: string, replacements: Record<string, unknown>, who: Who, looked = true): Promise<LotRow[]> {
+/** Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids @param looked of which lots the latest look and cleaning are wanted too */
+export async function lotsOf(tx: Read, ids: string, replacements: Record<string, unknown>, who: Who, looked: 'there' | 'all' | 'none' = 'there'): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
     `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
             l.weighed, l.crates, l.market_eur AS marketEur, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
@@ -29,7 +29,7 @@ export async function lotsOf(tx: Read, ids: string, replacements: Record<string,
       ORDER BY l.at DESC, l.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  const latest = await latestEvents(tx, !looked ? [] : rows.filter((r) => r.kind === 'received' && Number(r.onHand) > 0).map((r) => r.id))
+  const latest = await latestEvents(tx, looked === 'none' ? [] : rows.filter((r) => r.kind === 'received' && (looked === 'all' || Number(r.onHand) > 0)).map((r) => r.id))
   return rows.map((r) => view(r, latest.get(r.id), who))
 }
 const view = (r: Raw, latest: Latest | undefined, who: Who): LotRow => ({

@@ -68,6 +68,7 @@ describe('a lot through its days', () => {
     // 25 € for 10 kg: the peel carries its grams
     expect(await lotOf(peel)).toMatchObject({ kind: 'by-product', part: 'peel', onHand: 300, costEur: 0.75, useFor: 'syrup', useBy: '2026-12-01' })
     const told = await story(id)
+    expect(told.lot).toMatchObject({ look: { feel: 'ripe', place: 'cold' }, cleaned: { initials: 'BN' } })
     expect(told.events.map((e: { event: { kind: string } }) => e.event.kind)).toEqual(['discard', 'sort', 'garnish', 'clean', 'look'])
     expect(told.children.map((c: { id: string }) => c.id)).toEqual([peel])
     expect((await story(peel)).parent).toBe(id)
