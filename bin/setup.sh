@@ -12,10 +12,18 @@ need_packages() {
   for package in "$@"; do dpkg -s "$package" >/dev/null 2>&1 || missing="$missing $package"; done
   [ -z "$missing" ] && return 0
   command -v apt-get >/dev/null || stop "These programs are missing and this is not a Debian machine:$missing. Install them and start again."
-  if [ "$(id -u)" = 0 ]; then run=""; elif sudo -n true 2>/dev/null; then run="sudo"; else
-    stop "These Debian packages are missing:$missing. You have no right to install them here: ask for  apt-get install$missing"
+  if [ "$(id -u)" = 0 ]; then run=""
+  elif ! command -v sudo >/dev/null; then stop "These Debian packages are missing:$missing. You have no right to install them here: ask for  apt-get install$missing"
+  elif sudo -n true 2>/dev/null; then run="sudo"
+  elif [ -t 0 ]; then
+    # Somebody is there who may be asked for the password.
+    printf 'These Debian packages are missing:%s. To install them, sudo asks for your password.\n' "$missing"
+    sudo true || stop "Without that right the packages cannot be installed: ask for  apt-get install$missing"
+    run="sudo"
+  else
+    stop "These Debian packages are missing:$missing. sudo wants a password and there is nobody to ask: run  sudo apt-get install$missing  and start again."
   fi
-  printf 'Installing Debian packages:%s\n' "$missing"
+  printf 'Installing Debian packages:%s. Usually one to three minutes.\n' "$missing"
   log=$(mktemp)
   $run apt-get update >"$log" 2>&1 || true
   $run env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends $missing >>"$log" 2>&1 \
@@ -27,7 +35,7 @@ need_modules() {
   stamp=node_modules/.olvex-lock
   lock=$(sha256sum package-lock.json | cut -d' ' -f1)
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$lock" ] && return 0
-  printf 'Installing npm packages.\n'
+  printf 'Installing npm packages. Usually one to two minutes.\n'
   mkdir -p .build
   npm ci --no-audit --no-fund >.build/npm.log 2>&1 || {
     grep -q ENOSPC .build/npm.log && stop "The disk is full: the npm packages could not be installed."

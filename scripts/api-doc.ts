@@ -7,5 +7,7 @@ import { ROOT } from './lib/paths'
 const file = join(ROOT, 'docs/api.md')
 const HEAD = '| route | role | what |\n| --- | --- | --- |\n'
 const text = readFileSync(file, 'utf8')
-const rows = (Object.values(contract) as Endpoint[]).map((e) => `| \`${e.method} ${e.path}\` | ${e.role} | ${e.summary} |`)
+const rows = (Object.values(contract) as Endpoint[]).map(
+  (e) => `| \`${e.method} ${e.path}\` | ${e.role} | ${e.summary} |`,
+)
 writeFileSync(file, text.slice(0, text.indexOf(HEAD)) + HEAD + rows.join('\n') + '\n')

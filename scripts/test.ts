@@ -9,14 +9,19 @@ import { controls, type Running } from './lib/controls'
 import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
 import { ensureBuild } from './lib/build'
 import { PrivateDatabase } from './lib/mariadb'
+import { newcomer } from './lib/newcomer'
 import { placesFor, ROOT } from './lib/paths'
 import { prepareDatabase } from './lib/prepare'
 import { say, sayStop } from './lib/say'
 
-// bin/test runs lint, types, audit, unit, api and e2e; bin/test PART … runs those parts. Everything it starts is its own.
-const PARTS = ['lint', 'types', 'audit', 'unit', 'api', 'e2e'] as const
+// bin/test runs lint, types, audit, unit, newcomer, api and e2e; bin/test PART … runs those parts; bin/test PART --
+// NAME … only the test files of these names. Everything it starts is its own.
+const PARTS = ['lint', 'types', 'audit', 'unit', 'newcomer', 'api', 'e2e'] as const
 type Part = (typeof PARTS)[number]
-const asked = process.argv.slice(2) as Part[]
+const words = process.argv.slice(2)
+const cut = words.includes('--') ? words.indexOf('--') : words.length
+const asked = words.slice(0, cut) as Part[]
+const only = words.slice(cut + 1)
 const unknown = asked.filter((p) => !PARTS.includes(p))
 if (unknown.length) {
   say(`bin/test knows the parts ${PARTS.join(', ')}; not ${unknown.join(', ')}.`)
@@ -31,14 +36,19 @@ let passed = 0
 let failed = 0
 const bin = (name: string) => join(ROOT, 'node_modules/.bin', name)
 
-/** Longer than any part takes on a slow machine: what hangs is ended and counted as failed, so that the rest is still seen. */
+/**
+ * Longer than any part takes on a slow machine: what hangs is ended and counted as failed, so that the rest is still
+ * seen.
+ */
 const LIMIT_MS = 20 * 60_000
 
 function run(command: string, args: string[], env: Record<string, string> = {}): Promise<boolean> {
   return new Promise((done) => {
     const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
     const limit = setTimeout(() => {
-      say(`\n-- Ended after ${LIMIT_MS / 60_000} minutes; what ran then:\n${spawnSync('ps', ['-eo', 'pid,ppid,etimes,stat,wchan:20,args'], { encoding: 'utf8' }).stdout ?? ''}`)
+      say(
+        `\n-- Ended after ${LIMIT_MS / 60_000} minutes; what ran then:\n${spawnSync('ps', ['-eo', 'pid,ppid,etimes,stat,wchan:20,args'], { encoding: 'utf8' }).stdout ?? ''}`,
+      )
       child.kill('SIGKILL')
     }, LIMIT_MS)
     const end = (ok: boolean): void => {
@@ -54,18 +64,40 @@ function count(ok: boolean): void {
 }
 async function jest(project: string, env: Record<string, string> = {}): Promise<void> {
   const out = join(work, `${project}.json`)
-  const ok = await run(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${out}`, '--testTimeout=30000', ...(project === 'api' ? ['--runInBand', '--forceExit'] : [])], env)
+  const ok = await run(
+    bin('jest'),
+    [
+      '--selectProjects',
+      project,
+      '--json',
+      `--outputFile=${out}`,
+      '--testTimeout=30000',
+      ...only,
+      ...(project === 'api' ? ['--runInBand', '--forceExit'] : []),
+    ],
+    env,
+  )
   if (!existsSync(out)) return count(false)
-  const r = JSON.parse(readFileSync(out, 'utf8')) as { numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }
+  const r = JSON.parse(readFileSync(out, 'utf8')) as {
+    numPassedTests: number
+    numFailedTests: number
+    numFailedTestSuites: number
+  }
   passed += r.numPassedTests
   failed += Math.max(r.numFailedTests, r.numFailedTestSuites, ok ? 0 : 1)
 }
 async function playwright(projects: string[], env: Record<string, string>): Promise<void> {
   const out = join(work, `${projects[0]}.json`)
-  const ok = await run(bin('playwright'), ['test', '-c', 'tests/e2e/playwright.config.ts', ...projects.flatMap((p) => ['--project', p])], { ...env, OLVEX_E2E_REPORT: out, OLVEX_E2E_WORK: work })
+  const ok = await run(
+    bin('playwright'),
+    ['test', '-c', 'tests/e2e/playwright.config.ts', ...only, ...projects.flatMap((p) => ['--project', p])],
+    { ...env, OLVEX_E2E_REPORT: out, OLVEX_E2E_WORK: work },
+  )
   if (!ok) showPages(join(work, 'results'))
   if (!existsSync(out)) return count(false)
-  const { stats } = JSON.parse(readFileSync(out, 'utf8')) as { stats: { expected: number; unexpected: number; flaky: number } }
+  const { stats } = JSON.parse(readFileSync(out, 'utf8')) as {
+    stats: { expected: number; unexpected: number; flaky: number }
+  }
   passed += stats.expected
   failed += Math.max(stats.unexpected + stats.flaky, ok ? 0 : 1)
 }
@@ -73,7 +105,9 @@ async function playwright(projects: string[], env: Record<string, string>): Prom
 /** What the page looked like where a test failed, and what the servers said: the folder itself is gone afterwards. */
 function showPages(folder: string): void {
   if (!existsSync(folder)) return
-  for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('error-context.md'))) {
+  for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((f) =>
+    f.endsWith('error-context.md'),
+  )) {
     say(`\n-- ${file}\n${readFileSync(join(folder, file), 'utf8').slice(0, 2500)}`)
   }
   for (const s of running) say(`\n-- ${s.app.log}\n${readFileSync(s.app.log, 'utf8').slice(-2000)}`)
@@ -96,7 +130,13 @@ async function installation(name: string, withDemo: boolean, more: Record<string
   delete process.env.OLVEX_NOW
   const entry = await ensureBuild(() => say('Building.'))
   const port = await freePort()
-  const env: Record<string, string> = { OLVEX_DATABASE_URL: db.url, OLVEX_DEMO: '1', OLVEX_LOG_LEVEL: 'warn', ...(withDemo ? { OLVEX_NOW: NOW } : {}), ...more }
+  const env: Record<string, string> = {
+    OLVEX_DATABASE_URL: db.url,
+    OLVEX_DEMO: '1',
+    OLVEX_LOG_LEVEL: 'warn',
+    ...(withDemo ? { OLVEX_NOW: NOW } : {}),
+    ...more,
+  }
   const stand = { places, db, entry, port, env, app: await startApp(entry, places, port, env) }
   running.push(stand)
   return stand
@@ -109,20 +149,36 @@ async function restart(s: Running): Promise<void> {
 }
 
 async function api(): Promise<void> {
-  const [s, other] = [await installation('api', false), await installation('other', false)]
+  const [s, other, empty] = [
+    await installation('api', false),
+    await installation('other', false),
+    await installation('empty', false),
+  ]
   const fuzzed = await installation('fuzzed', true)
-  const control = await controls(s)
-  await jest('api', { OLVEX_TEST_CONTROL: control.url, OLVEX_TEST_OTHER: other.app.url, OLVEX_TEST_FUZZ: fuzzed.app.url, OLVEX_TEST_DATA: s.places.data, OLVEX_TEST_URL: s.app.url, OLVEX_DATABASE_URL: s.db.url, OLVEX_BUILD: join(s.entry, '..', '..') })
-  control.close()
+  const control = await controls(s, empty)
+  await jest('api', {
+    OLVEX_TEST_CONTROL: control.url,
+    OLVEX_TEST_OTHER: other.app.url,
+    OLVEX_TEST_EMPTY: empty.app.url,
+    OLVEX_TEST_FUZZ: fuzzed.app.url,
+    OLVEX_TEST_DATA: s.places.data,
+    OLVEX_TEST_URL: s.app.url,
+    OLVEX_DATABASE_URL: s.db.url,
+    OLVEX_BUILD: join(s.entry, '..', '..'),
+  })
+  await control.close()
 }
 async function e2e(): Promise<void> {
   bench = await startBench()
-  const [own, demo] = [await installation('own', false), await installation('demo', true, { OLVEX_BENCH: bench.address })]
+  const [own, demo] = [
+    await installation('own', false),
+    await installation('demo', true, { OLVEX_BENCH: bench.address }),
+  ]
   const env = { OLVEX_E2E_BENCH: bench.address, OLVEX_E2E_OWN: own.app.url, OLVEX_E2E_DEMO: demo.app.url }
   await playwright(['whole-job', 'tablet', 'offline', 'phone'], env)
   // The data must outlive a stop of everything.
   await restart(own)
-  await playwright(['after-restart'], env)
+  if (!only.length || only.some((name) => 'after-restart'.includes(name))) await playwright(['after-restart'], env)
 }
 
 const started = Date.now()
@@ -130,13 +186,24 @@ try {
   for (const part of parts) {
     say(`\n== ${part}`)
     const at = Date.now()
-    if (part === 'lint') count(await run(bin('eslint'), ['.', '--max-warnings', '0']))
+    if (part === 'lint') {
+      count(await run(bin('prettier'), ['--check', '--log-level', 'warn', '.']))
+      count(await run(bin('eslint'), ['.', '--max-warnings', '0']))
+    }
     if (part === 'types') count(await run(process.execPath, ['--import', 'tsx', 'scripts/types.ts']))
     if (part === 'audit') {
       const sound = audit()
       if (sound !== null) count(sound)
     }
     if (part === 'unit') await jest('unit')
+    if (part === 'newcomer') {
+      const before = failed
+      await newcomer(join(work, 'newcomer'), (what, ok) => {
+        say(`${ok ? '✓' : '✗'} ${what}`)
+        count(ok)
+      })
+      if (failed > before) say(readFileSync(join(work, 'newcomer/newcomer.log'), 'utf8'))
+    }
     if (part === 'api') await api()
     if (part === 'e2e') await e2e()
     say(`== ${part}: ${((Date.now() - at) / 1000).toFixed(0)} s`)

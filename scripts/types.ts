@@ -13,7 +13,11 @@ const STEPS: [string, string[]][] = [
 ]
 for (const [command, args] of STEPS) {
   const quiet = args[0] === 'prepare'
-  const { status, stdout, stderr } = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+  })
   if (status === 0) continue
   process.stdout.write(`${stdout}${stderr}\n${quiet ? 'nuxt prepare' : `types of ${args.at(-1)}`} failed\n`)
   process.exit(1)

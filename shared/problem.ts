@@ -1,5 +1,9 @@
 /** RFC 9457 problem details. `code` is what the screen turns into a sentence; nothing here is a sentence for people. */
-export interface ProblemField { field: string; code: string; numbers?: Record<string, number> }
+export interface ProblemField {
+  field: string
+  code: string
+  numbers?: Record<string, number>
+}
 export interface Problem {
   type: string
   title: string

@@ -1,5 +1,16 @@
 /** Writes that may wait on a tablet while the server does not answer. None of them carries a secret. */
-export const KEPT_ROUTES = ['postLot', 'postPress', 'putRecipe', 'putPlanLine', 'postPrice', 'putCup', 'putVessel', 'putStand', 'postIngredient', 'postLotEvent'] as const
+export const KEPT_ROUTES = [
+  'postLot',
+  'postPress',
+  'putRecipe',
+  'putPlanLine',
+  'postPrice',
+  'putCup',
+  'putVessel',
+  'putStand',
+  'postIngredient',
+  'postLotEvent',
+] as const
 export type KeptId = (typeof KEPT_ROUTES)[number]
 
 /** Who may ask: `public` needs no session; the others need at least that role. */
@@ -16,7 +27,16 @@ export interface Route {
   keyed?: false
   /** most bytes of a body, where it is not the usual 64 kB */
   bodyLimit?: number
+  /** writes without a key that need room on the disk all the same */
+  fills?: boolean
+  /** kinds of rows whose changes change the answer: it has a tag, and is asked for with the last one */
+  shows?: readonly string[]
+  /** the file that is sent with the fields, as a form */
+  file?: string
 }
+
+/** What lots and presses are made of: one moves the other, and both name people. */
+const FRUIT = ['lot', 'press', 'lot-event', 'press-mark', 'person'] as const
 
 /**
  * Every route there is. The contract adds fields and replies; the interface needs only this, and so ships without the
@@ -26,14 +46,23 @@ export const ROUTES = {
   health: { id: 'health', method: 'GET', path: '/api/health', role: 'public' },
   openapi: { id: 'openapi', method: 'GET', path: '/api/v1/openapi.json', role: 'crew' },
   getSetup: { id: 'getSetup', method: 'GET', path: '/api/v1/setup', role: 'public' },
-  setup: { id: 'setup', method: 'POST', path: '/api/v1/setup', role: 'public', keyed: false },
-  signIn: { id: 'signIn', method: 'POST', path: '/api/v1/session', role: 'public', keyed: false },
+  setup: {
+    id: 'setup',
+    method: 'POST',
+    path: '/api/v1/setup',
+    role: 'public',
+    keyed: false,
+    fills: true,
+    bodyLimit: 8192,
+  },
+  signIn: { id: 'signIn', method: 'POST', path: '/api/v1/session', role: 'public', keyed: false, bodyLimit: 4096 },
   me: { id: 'me', method: 'GET', path: '/api/v1/session', role: 'crew' },
   signOut: { id: 'signOut', method: 'DELETE', path: '/api/v1/session', role: 'crew', keyed: false },
   setLocale: { id: 'setLocale', method: 'PUT', path: '/api/v1/session', role: 'crew', keyed: false },
   getPin: { id: 'getPin', method: 'GET', path: '/api/v1/pin', role: 'public' },
-  pinIn: { id: 'pinIn', method: 'POST', path: '/api/v1/pin', role: 'public', keyed: false },
+  pinIn: { id: 'pinIn', method: 'POST', path: '/api/v1/pin', role: 'public', keyed: false, bodyLimit: 1024 },
   putPassword: { id: 'putPassword', method: 'PUT', path: '/api/v1/session/password', role: 'crew', keyed: false },
+  getSeal: { id: 'getSeal', method: 'GET', path: '/api/v1/session/seal', role: 'crew' },
   sessions: { id: 'sessions', method: 'GET', path: '/api/v1/sessions', role: 'crew' },
   endSession: { id: 'endSession', method: 'DELETE', path: '/api/v1/sessions/{id}', role: 'crew', keyed: false },
   devices: { id: 'devices', method: 'GET', path: '/api/v1/devices', role: 'owner' },
@@ -45,43 +74,70 @@ export const ROUTES = {
   restoreFact: { id: 'restoreFact', method: 'POST', path: '/api/v1/facts/{id}/restore', role: 'lead' },
 
   backups: { id: 'backups', method: 'GET', path: '/api/v1/backups', role: 'owner' },
-  makeBackup: { id: 'makeBackup', method: 'POST', path: '/api/v1/backups', role: 'owner', keyed: false },
+  makeBackup: { id: 'makeBackup', method: 'POST', path: '/api/v1/backups', role: 'owner', keyed: false, fills: true },
   putBackups: { id: 'putBackups', method: 'PUT', path: '/api/v1/backups', role: 'owner' },
   getArchive: { id: 'getArchive', method: 'GET', path: '/api/v1/archive', role: 'owner' },
-  readArchive: { id: 'readArchive', method: 'POST', path: '/api/v1/archive', role: 'public', keyed: false, bodyLimit: 96 * 2 ** 20 },
+  readArchive: {
+    id: 'readArchive',
+    method: 'POST',
+    path: '/api/v1/archive',
+    role: 'public',
+    keyed: false,
+    fills: true,
+    bodyLimit: 96 * 2 ** 20,
+    file: 'archive',
+  },
 
-  stands: { id: 'stands', method: 'GET', path: '/api/v1/stands', role: 'crew' },
+  stands: { id: 'stands', method: 'GET', path: '/api/v1/stands', role: 'crew', shows: ['stand'] },
   putStand: { id: 'putStand', method: 'PUT', path: '/api/v1/stands/{id}', role: 'owner' },
-  ingredients: { id: 'ingredients', method: 'GET', path: '/api/v1/ingredients', role: 'crew' },
+  ingredients: { id: 'ingredients', method: 'GET', path: '/api/v1/ingredients', role: 'crew', shows: ['ingredient'] },
   postIngredient: { id: 'postIngredient', method: 'POST', path: '/api/v1/ingredients', role: 'owner' },
   putIngredient: { id: 'putIngredient', method: 'PUT', path: '/api/v1/ingredients/{id}', role: 'owner' },
   putHandling: { id: 'putHandling', method: 'PUT', path: '/api/v1/ingredients/{id}/handling', role: 'owner' },
-  prices: { id: 'prices', method: 'GET', path: '/api/v1/prices', role: 'owner' },
+  prices: { id: 'prices', method: 'GET', path: '/api/v1/prices', role: 'owner', shows: ['price', 'lot'] },
   postPrice: { id: 'postPrice', method: 'POST', path: '/api/v1/prices', role: 'owner' },
-  postPriceList: { id: 'postPriceList', method: 'POST', path: '/api/v1/price-lists', role: 'owner', bodyLimit: 2 * 2 ** 20 },
-  cups: { id: 'cups', method: 'GET', path: '/api/v1/cups', role: 'crew' },
+  postPriceList: {
+    id: 'postPriceList',
+    method: 'POST',
+    path: '/api/v1/price-lists',
+    role: 'owner',
+    bodyLimit: 2 * 2 ** 20,
+  },
+  cups: { id: 'cups', method: 'GET', path: '/api/v1/cups', role: 'crew', shows: ['cup'] },
   putCup: { id: 'putCup', method: 'PUT', path: '/api/v1/cups/{id}', role: 'owner' },
-  vessels: { id: 'vessels', method: 'GET', path: '/api/v1/vessels', role: 'crew' },
+  vessels: { id: 'vessels', method: 'GET', path: '/api/v1/vessels', role: 'crew', shows: ['vessel'] },
   putVessel: { id: 'putVessel', method: 'PUT', path: '/api/v1/vessels/{id}', role: 'owner' },
   people: { id: 'people', method: 'GET', path: '/api/v1/people', role: 'owner' },
   postPerson: { id: 'postPerson', method: 'POST', path: '/api/v1/people', role: 'owner' },
   putPerson: { id: 'putPerson', method: 'PUT', path: '/api/v1/people/{id}', role: 'owner' },
   setPin: { id: 'setPin', method: 'PUT', path: '/api/v1/people/{id}/pin', role: 'owner', keyed: false },
-  resetPassword: { id: 'resetPassword', method: 'PUT', path: '/api/v1/people/{id}/password', role: 'owner', keyed: false },
-  lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew' },
+  resetPassword: {
+    id: 'resetPassword',
+    method: 'PUT',
+    path: '/api/v1/people/{id}/password',
+    role: 'owner',
+    keyed: false,
+  },
+  lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew', shows: FRUIT },
   postLot: { id: 'postLot', method: 'POST', path: '/api/v1/lots', role: 'crew' },
   getLot: { id: 'getLot', method: 'GET', path: '/api/v1/lots/{id}', role: 'crew' },
   postLotEvent: { id: 'postLotEvent', method: 'POST', path: '/api/v1/lots/{id}/events', role: 'crew' },
-  presses: { id: 'presses', method: 'GET', path: '/api/v1/presses', role: 'crew' },
+  presses: { id: 'presses', method: 'GET', path: '/api/v1/presses', role: 'crew', shows: FRUIT },
   postPress: { id: 'postPress', method: 'POST', path: '/api/v1/presses', role: 'crew' },
-  fruitPresses: { id: 'fruitPresses', method: 'GET', path: '/api/v1/fruit/{id}/presses', role: 'crew' },
+  fruitPresses: { id: 'fruitPresses', method: 'GET', path: '/api/v1/fruit/{id}/presses', role: 'crew', shows: FRUIT },
   putPressMark: { id: 'putPressMark', method: 'PUT', path: '/api/v1/presses/{id}/mark', role: 'lead' },
   packs: { id: 'packs', method: 'GET', path: '/api/v1/packs', role: 'lead' },
   bench: { id: 'bench', method: 'GET', path: '/api/v1/bench', role: 'crew' },
-  recipes: { id: 'recipes', method: 'GET', path: '/api/v1/recipes', role: 'crew' },
+  recipes: {
+    id: 'recipes',
+    method: 'GET',
+    path: '/api/v1/recipes',
+    role: 'crew',
+    shows: ['recipe', 'standard', 'person'],
+  },
   putRecipe: { id: 'putRecipe', method: 'PUT', path: '/api/v1/recipes/{id}', role: 'lead' },
   signOff: { id: 'signOff', method: 'POST', path: '/api/v1/recipes/{id}/sign-off', role: 'owner' },
-  plan: { id: 'plan', method: 'GET', path: '/api/v1/plan', role: 'crew' },
+  plan: { id: 'plan', method: 'GET', path: '/api/v1/plan', role: 'crew', shows: ['plan-line'] },
   putPlanLine: { id: 'putPlanLine', method: 'PUT', path: '/api/v1/plan/{id}', role: 'lead' },
 } as const satisfies Record<string, Route>
 

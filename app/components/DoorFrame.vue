@@ -24,23 +24,76 @@ const STEPS = ['weigh', 'press', 'pour', 'cost'] as const
           <path d="M87 64v20q0 20 20 20h13" fill="none" stroke-dasharray="2 8" stroke-linecap="round" />
         </g>
       </svg>
-      <ol class="steps"><li v-for="s in STEPS" :key="s">{{ t(`door.${s}`) }}</li></ol>
+      <ol class="steps">
+        <li v-for="s in STEPS" :key="s">{{ t(`door.${s}`) }}</li>
+      </ol>
     </section>
     <section class="sheet form"><slot /></section>
   </div>
 </template>
 
 <style scoped>
-.door { min-height: 100vh; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 440px); gap: 56px; align-items: center; max-width: 1080px; margin: 0 auto; padding: 32px; }
-.brand { font: 700 58px/1 var(--head); letter-spacing: -0.035em; }
-.promise { font-size: 20px; line-height: 1.4; max-width: 26em; margin: 14px 0 26px; }
-.art { width: min(420px, 100%); display: block; }
-.steps { list-style: none; padding: 0; margin: 22px 0 0; display: flex; flex-wrap: wrap; gap: 4px 0; color: var(--quiet); }
-.steps li + li::before { content: '→'; padding: 0 10px; color: var(--ink); }
-.form { padding: 28px; }
+.door {
+  min-height: 100vh;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 440px);
+  gap: 56px;
+  align-items: center;
+  max-width: 1080px;
+  margin: 0 auto;
+  padding: 32px;
+}
+.brand {
+  font: 700 58px/1 var(--head);
+  letter-spacing: -0.035em;
+}
+.promise {
+  font-size: 20px;
+  line-height: 1.4;
+  max-width: 26em;
+  margin: 14px 0 26px;
+}
+.art {
+  width: min(420px, 100%);
+  display: block;
+}
+.steps {
+  list-style: none;
+  padding: 0;
+  margin: 22px 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 0;
+  color: var(--quiet);
+}
+.steps li + li::before {
+  content: '→';
+  padding: 0 10px;
+  color: var(--ink);
+}
+.form {
+  padding: 28px;
+}
 @media (max-width: 860px) {
-  .door { grid-template-columns: 1fr; gap: 18px; padding: 20px 14px; align-content: start; }
-  .brand { font-size: 40px; } .promise { font-size: 17px; margin: 8px 0 0; } .art, .steps { display: none; }
-  .form { padding: 18px; }
+  .door {
+    grid-template-columns: 1fr;
+    gap: 18px;
+    padding: 20px 14px;
+    align-content: start;
+  }
+  .brand {
+    font-size: 40px;
+  }
+  .promise {
+    font-size: 17px;
+    margin: 8px 0 0;
+  }
+  .art,
+  .steps {
+    display: none;
+  }
+  .form {
+    padding: 18px;
+  }
 }
 </style>

@@ -26,17 +26,49 @@ export function useBringBack() {
     const params = { id: row.entityId }
     if (row.entity === 'recipe') {
       const now = drinks.byId.get(row.entityId)!
-      await outbox.keep('putRecipe', { key, params, body: { kind: before.kind, name: before.name, family: before.family, draft: before.draft, ...(session.isOwner ? { sellEur: before.sellEur } : {}), version: now.version } as never })
+      await outbox.keep('putRecipe', {
+        key,
+        params,
+        body: {
+          kind: before.kind,
+          name: before.name,
+          family: before.family,
+          draft: before.draft,
+          ...(session.isOwner ? { sellEur: before.sellEur } : {}),
+          version: now.version,
+        } as never,
+      })
       return drinks.load()
     }
     if (row.entity === 'plan-line') {
       const line = before as unknown as { standId: string; day: string; recipeId: string; cups: number }
-      const now = (await api('plan', { query: { stand: line.standId, day: line.day } })).find((l) => l.recipeId === line.recipeId)
-      await outbox.keep('putPlanLine', { key, params: { id: now?.id ?? uuid() }, body: { standId: line.standId, day: line.day, recipeId: line.recipeId, cups: line.cups, version: now?.version ?? 0 } })
+      const now = (await api('plan', { query: { stand: line.standId, day: line.day } })).find(
+        (l) => l.recipeId === line.recipeId,
+      )
+      await outbox.keep('putPlanLine', {
+        key,
+        params: { id: now?.id ?? uuid() },
+        body: {
+          standId: line.standId,
+          day: line.day,
+          recipeId: line.recipeId,
+          cups: line.cups,
+          version: now?.version ?? 0,
+        },
+      })
       return usePlan().load()
     }
-    const [route, all] = row.entity === 'cup' ? ['putCup' as const, catalogue.cups] : row.entity === 'vessel' ? ['putVessel' as const, catalogue.vessels] : ['putStand' as const, session.stands]
-    await outbox.keep(route, { key, params, body: { ...before, version: all.find((x) => x.id === row.entityId)!.version } as never })
+    const [route, all] =
+      row.entity === 'cup'
+        ? ['putCup' as const, catalogue.cups]
+        : row.entity === 'vessel'
+          ? ['putVessel' as const, catalogue.vessels]
+          : ['putStand' as const, session.stands]
+    await outbox.keep(route, {
+      key,
+      params,
+      body: { ...before, version: all.find((x) => x.id === row.entityId)!.version } as never,
+    })
     await (row.entity === 'stand' ? session.load() : catalogue.load())
   }
   return { canBringBack, bringBack }

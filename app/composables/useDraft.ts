@@ -9,8 +9,8 @@ export type DraftState = 'saved' | 'waiting' | 'saving' | 'stale' | 'refused' | 
 const SAVE_AFTER_MS = 700
 
 /**
- * The draft being worked on: shown at once, saved a moment after the last change, asked about when somebody else was faster.
- * Without an answer it waits in the outbox, and the newest text of it is what goes out.
+ * The draft being worked on: shown at once, saved a moment after the last change, asked about when somebody else was
+ * faster. Without an answer it waits in the outbox, and the newest text of it is what goes out.
  */
 export function useDraft(id: string) {
   const drinks = useDrinks()
@@ -31,7 +31,8 @@ export function useDraft(id: string) {
     document.value = to
     later()
   }
-  // What is typed while a save is under way must go out after it: `dirty` says there is more, `state` only what is shown.
+  // What is typed while a save is under way must go out after it: `dirty` says there is more, `state` only what is
+  // shown.
   let dirty = false
   function later(): void {
     dirty = true
@@ -56,7 +57,11 @@ export function useDraft(id: string) {
     message.value = ''
     const sent = { draft: doc, name: name.value.trim() || r.name, sellEur: sellEur.value }
     try {
-      const done = await outbox.keep('putRecipe', { key: uuid(), params: { id }, body: { kind: r.kind, family: r.family, ...sent, version } })
+      const done = await outbox.keep('putRecipe', {
+        key: uuid(),
+        params: { id },
+        body: { kind: r.kind, family: r.family, ...sent, version },
+      })
       if (!dirty) state.value = done.kept ? 'offline' : 'saved'
     } catch (e) {
       if (!(e instanceof ApiProblem)) throw e
@@ -73,20 +78,36 @@ export function useDraft(id: string) {
   const unlisten = outbox.onDelivered((entry, reply) => {
     if (entry.route !== 'putRecipe' || entry.params.id !== id) return
     version = reply.version as number
-    const { name: savedName, draft, sellEur: savedPrice } = entry.body as { name: string; draft: RecipeDocument; sellEur?: number | null }
-    drinks.confirmed(id, { version, draft, name: savedName, ...(savedPrice === undefined ? {} : { sellEur: savedPrice }) })
+    const {
+      name: savedName,
+      draft,
+      sellEur: savedPrice,
+    } = entry.body as { name: string; draft: RecipeDocument; sellEur?: number | null }
+    drinks.confirmed(id, {
+      version,
+      draft,
+      name: savedName,
+      ...(savedPrice === undefined ? {} : { sellEur: savedPrice }),
+    })
     if (!dirty && state.value === 'offline') state.value = 'saved'
   })
   // What waited may turn out to be stale once it is sent: the same question as while one works.
-  watch(() => outbox.waitingFor('putRecipe', id), (entry) => {
-    if (entry?.state !== 'stale') return
-    theirs.value = entry.problem!.current as Recipe
-    state.value = 'stale'
-  }, { immediate: true })
+  watch(
+    () => outbox.waitingFor('putRecipe', id),
+    (entry) => {
+      if (entry?.state !== 'stale') return
+      theirs.value = entry.problem!.current as Recipe
+      state.value = 'stale'
+    },
+    { immediate: true },
+  )
   // Somebody else saved, and nothing is typed here: their text is shown.
-  watch(() => recipe.value?.version, (now) => {
-    if (now !== undefined && now > version && !dirty && state.value === 'saved') adopt(recipe.value!)
-  })
+  watch(
+    () => recipe.value?.version,
+    (now) => {
+      if (now !== undefined && now > version && !dirty && state.value === 'saved') adopt(recipe.value!)
+    },
+  )
   function adopt(r: Recipe): void {
     document.value = structuredClone(toRaw(r.draft))
     name.value = r.name
@@ -125,5 +146,20 @@ export function useDraft(id: string) {
   onBeforeUnmount(() => {
     void save().finally(unlisten)
   })
-  return { recipe, document, name, sellEur, state, message, theirs, change, later, save, takeTheirs, keepMine, settled, reload }
+  return {
+    recipe,
+    document,
+    name,
+    sellEur,
+    state,
+    message,
+    theirs,
+    change,
+    later,
+    save,
+    takeTheirs,
+    keepMine,
+    settled,
+    reload,
+  }
 }

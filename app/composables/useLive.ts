@@ -10,8 +10,8 @@ const POLL_MS = 4000
 const TIMEOUT_MS = 8000
 
 /**
- * Keeps what is shown in step with other tablets: asks every few seconds what changed, and loads that again. It is also how a lost
- * connection is noticed, and how what waits in the outbox finds out that it may go.
+ * Keeps what is shown in step with other tablets: asks every few seconds what changed, and loads that again. It is also
+ * how a lost connection is noticed, and how what waits in the outbox finds out that it may go.
  */
 export function useLive(): void {
   const session = useSession()
@@ -22,11 +22,26 @@ export function useLive(): void {
   let ended = false
 
   const LOAD: Record<string, () => Promise<unknown>> = {
-    fruit: () => useFruit().load(), plan: () => usePlan().load(), drinks: () => useDrinks().load(), catalogue: () => useCatalogue().load(), session: () => session.load(),
+    fruit: () => useFruit().load(),
+    plan: () => usePlan().load(),
+    drinks: () => useDrinks().load(),
+    catalogue: () => useCatalogue().load(),
+    session: () => session.load(),
   }
   const OF: Record<string, string[]> = {
-    lot: ['fruit'], press: ['fruit'], 'lot-event': ['fruit'], 'press-mark': ['fruit'], price: ['catalogue'], recipe: ['drinks'], standard: ['drinks'], 'plan-line': ['plan'],
-    cup: ['catalogue'], vessel: ['catalogue'], ingredient: ['catalogue'], stand: ['session'], person: ['session'],
+    lot: ['fruit'],
+    press: ['fruit'],
+    'lot-event': ['fruit'],
+    'press-mark': ['fruit'],
+    price: ['catalogue'],
+    recipe: ['drinks'],
+    standard: ['drinks'],
+    'plan-line': ['plan'],
+    cup: ['catalogue'],
+    vessel: ['catalogue'],
+    ingredient: ['catalogue'],
+    stand: ['session'],
+    person: ['session'],
   }
 
   async function poll(): Promise<void> {
@@ -38,7 +53,10 @@ export function useLive(): void {
   async function ask(): Promise<void> {
     const wasOffline = outbox.offlineSince !== null
     try {
-      const reply = await api('changes', { query: since === undefined ? undefined : { since: String(since) }, timeoutMs: TIMEOUT_MS })
+      const reply = await api('changes', {
+        query: since === undefined ? undefined : { since: String(since) },
+        timeoutMs: TIMEOUT_MS,
+      })
       outbox.online()
       await outbox.flush()
       const first = since === undefined
@@ -54,7 +72,9 @@ export function useLive(): void {
       else if (e.problem.status === 401) await leave()
     }
   }
-  /** To the door, but not over a form that somebody is typing in: that goes to the outbox first, which asks for sign-in. */
+  /**
+   * To the door, but not over a form that somebody is typing in: that goes to the outbox first, which asks for sign-in.
+   */
   async function leave(): Promise<void> {
     session.over = true
     if (typed) return
@@ -63,14 +83,21 @@ export function useLive(): void {
   }
   let typed = false
   /** A search field is no form: a tablet that was signed out does not go on showing what it has for one. */
-  const typing = (e: Event): void => { if ((e.target as Element).closest('form')) typed = true }
+  const typing = (e: Event): void => {
+    if ((e.target as Element).closest('form')) typed = true
+  }
   const saved = (): void => {
     typed = false
     if (session.over) void leave()
   }
   const route = useRoute()
   watch(() => route.path, saved)
-  watch(() => outbox.entries.length, (now, before) => { if (now > before) saved() })
+  watch(
+    () => outbox.entries.length,
+    (now, before) => {
+      if (now > before) saved()
+    },
+  )
   const now = (): void => void poll()
   onMounted(() => {
     now()

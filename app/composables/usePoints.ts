@@ -5,5 +5,15 @@ import { figuresOfPress } from '~/stores/fruit'
 /** A press as the study of its fruit sees it. */
 export function pointOf(p: Press): PressPoint {
   const f = figuresOfPress(p)
-  return { id: p.id, at: p.at, mlPerKg: f.yield.value, method: p.method, tool: p.tool, fruitTemp: p.fruitTemp, minutesPerL: f.minutesPerL?.value ?? null, costPerL: f.costPerL?.value ?? null, leftOut: p.mark?.leftOut ?? null }
+  return {
+    id: p.id,
+    at: p.at,
+    mlPerKg: f.yield.value,
+    method: p.method,
+    tool: p.tool,
+    fruitTemp: p.fruitTemp,
+    minutesPerL: f.minutesPerL?.value ?? null,
+    costPerL: f.costPerL?.value ?? null,
+    leftOut: p.mark?.leftOut ?? null,
+  }
 }

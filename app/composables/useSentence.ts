@@ -12,7 +12,8 @@ export function useSentence() {
   function digitsOf(key: string, value: number): number {
     if (Number.isInteger(value)) return 0
     if (/PerKg$/.test(key)) return 0
-    return /Kg$|price|last/.test(key) ? 2 : /times/.test(key) ? 1 : /G$|Ml$/.test(key) && Math.abs(value) >= 10 ? 0 : 1
+    if (/Kg$|price|last/.test(key)) return 2
+    return /G$|Ml$/.test(key) && Math.abs(value) >= 10 && !/times/.test(key) ? 0 : 1
   }
   function ofCode(code: string, numbers: Record<string, number> = {}, what?: string): string {
     const words: Record<string, string> = {}
@@ -20,7 +21,9 @@ export function useSentence() {
     const key = te(`problem.${code}`) ? `problem.${code}` : 'problem.field-invalid'
     return t(key, { ...words, what: what ? name(what) : '' })
   }
-  const ofField = (e: ProblemField): string => ofCode(e.code, e.numbers)
+  /** What a prep is called is not in the code: its field says which. */
+  const prepIn = (field: string): string | undefined => /prep:.*/.exec(field)?.[0]
+  const ofField = (e: ProblemField): string => ofCode(e.code, e.numbers, prepIn(e.field))
   const ofLimit = (e: ProcessLimit): string => ofCode(e.code, e.numbers, e.field)
   function ofError(e: unknown): string {
     if (e instanceof ApiProblem) return e.errors.length ? e.errors.map(ofField).join(' ') : ofCode(e.code)

@@ -3,7 +3,13 @@ import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 
-export interface Stop { key: string; path: string; built: boolean; letter: string; figure: string }
+export interface Stop {
+  key: string
+  path: string
+  built: boolean
+  letter: string
+  figure: string
+}
 
 /** The work in the order it is done, each stop with one live figure. */
 export function useStops() {
@@ -13,10 +19,32 @@ export function useStops() {
   const drinks = useDrinks()
   const plan = usePlan()
   return computed((): Stop[] => [
-    { key: 'fruit', path: '/fruit', built: true, letter: 'f', figure: !fruit.ready ? '' : fruit.ripening ? t('line.fruitRipening', { kg: n(fruit.kgOnHand, 1), n: fruit.ripening }) : t('line.fruit', { kg: n(fruit.kgOnHand, 1) }) },
+    {
+      key: 'fruit',
+      path: '/fruit',
+      built: true,
+      letter: 'f',
+      figure: !fruit.ready
+        ? ''
+        : fruit.ripening
+          ? t('line.fruitRipening', { kg: n(fruit.kgOnHand, 1), n: fruit.ripening })
+          : t('line.fruit', { kg: n(fruit.kgOnHand, 1) }),
+    },
     { key: 'preps', path: '/preps', built: false, letter: 'e', figure: '' },
-    { key: 'drinks', path: '/drinks', built: true, letter: 'd', figure: drinks.ready ? t('line.drinks', { n: drinks.drinks.length }, drinks.drinks.length) : '' },
-    { key: 'plan', path: '/plan', built: true, letter: 'p', figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday) },
+    {
+      key: 'drinks',
+      path: '/drinks',
+      built: true,
+      letter: 'd',
+      figure: drinks.ready ? t('line.drinks', { n: drinks.drinks.length }, drinks.drinks.length) : '',
+    },
+    {
+      key: 'plan',
+      path: '/plan',
+      built: true,
+      letter: 'p',
+      figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday),
+    },
     { key: 'make', path: '/make', built: false, letter: 'm', figure: '' },
     { key: 'serve', path: '/serve', built: false, letter: 's', figure: '' },
     { key: 'count', path: '/count', built: false, letter: 'c', figure: '' },

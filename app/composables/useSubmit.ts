@@ -28,13 +28,16 @@ export function useSubmit(send: (key: string, confirm: string[]) => Promise<void
       // The server remembered nothing of a refused write; a mended one is a new one.
       if (e.problem.status >= 400 && e.problem.status < 500) key = uuid()
       if (e.code === 'needs-confirmation') doubts.value = e.errors
-      else if (e.errors.length && e.errors.every((f) => f.field)) fields.value = Object.fromEntries(e.errors.map((f) => [f.field, ofField(f)]))
+      else if (e.errors.length && e.errors.every((f) => f.field))
+        fields.value = Object.fromEntries(e.errors.map((f) => [f.field, ofField(f)]))
       else message.value = ofError(e)
       return false
     } finally {
       busy.value = false
     }
   }
+  /** All that was said, for a form without fields. */
+  const said = computed(() => [message.value, ...Object.values(fields.value)].filter(Boolean).join(' '))
   const confirmDoubts = (): Promise<boolean> => submit(doubts.value.map((d) => d.code))
   const refuse = (field: string, sentence: string): void => void (fields.value = { ...fields.value, [field]: sentence })
   const clear = (): void => {
@@ -42,5 +45,5 @@ export function useSubmit(send: (key: string, confirm: string[]) => Promise<void
     message.value = ''
     doubts.value = []
   }
-  return { busy, fields, message, doubts, submit, confirmDoubts, refuse, clear }
+  return { busy, fields, message, said, doubts, submit, confirmDoubts, refuse, clear }
 }

@@ -2,8 +2,9 @@ import type { en } from './en'
 import { figures } from './es/figures'
 import { names } from './es/names'
 import { problems } from './es/problems'
+import { drinks } from './es/drinks'
 import { shelf } from './es/shelf'
 import { ui } from './es/ui'
 
 // The type holds the two languages to the same messages.
-export const es: typeof en = { ...ui, ...shelf, ...names, ...problems, ...figures }
+export const es: typeof en = { ...ui, ...drinks, ...shelf, ...names, ...problems, ...figures }

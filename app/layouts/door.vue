@@ -1,3 +1,5 @@
 <template>
-  <v-app><main><slot /></main></v-app>
+  <v-app
+    ><main><slot /></main
+  ></v-app>
 </template>

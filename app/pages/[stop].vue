@@ -2,7 +2,9 @@
 import { useI18n } from 'vue-i18n'
 
 // A stop that is not built yet: one sentence on what will be there.
-definePageMeta({ validate: (route) => ['preps', 'make', 'serve', 'count', 'taste'].includes(String(route.params.stop)) })
+definePageMeta({
+  validate: (route) => ['preps', 'make', 'serve', 'count', 'taste'].includes(String(route.params.stop)),
+})
 const route = useRoute()
 const { t } = useI18n()
 const stop = computed(() => String(route.params.stop))
@@ -16,5 +18,13 @@ const stop = computed(() => String(route.params.stop))
 </template>
 
 <style scoped>
-.later { max-width: 640px; margin: 24px auto; padding: 34px; display: grid; gap: 12px; font-size: 18px; line-height: 1.5; }
+.later {
+  max-width: 640px;
+  margin: 24px auto;
+  padding: 34px;
+  display: grid;
+  gap: 12px;
+  font-size: 18px;
+  line-height: 1.5;
+}
 </style>

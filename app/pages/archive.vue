@@ -17,16 +17,25 @@ async function load(): Promise<void> {
   setting.value = reply.setting
   ready.value = true
 }
-onMounted(() => { if (session.isOwner) void load() })
-const hours = computed(() => [{ value: null as number | null, title: t('archive.off') }, ...Array.from({ length: 24 }, (_, h) => ({ value: h as number | null, title: `${String(h).padStart(2, '0')}:00` }))])
+onMounted(() => {
+  if (session.isOwner) void load()
+})
+const hours = computed(() => [
+  { value: null as number | null, title: t('archive.off') },
+  ...Array.from({ length: 24 }, (_, h) => ({ value: h as number | null, title: `${String(h).padStart(2, '0')}:00` })),
+])
 const keeps = [3, 7, 14, 30, 60].map((k) => ({ value: k, title: String(k) }))
-const saving = useSubmit(async (key) => { await api('putBackups', { key, body: setting.value }) })
+const saving = useSubmit(async (key) => {
+  await api('putBackups', { key, body: setting.value })
+})
 async function set(change: Partial<BackupSetting>): Promise<void> {
   setting.value = { ...setting.value, ...change }
   await saving.submit()
   await load()
 }
-const making = useSubmit(async () => { await api('makeBackup', { timeoutMs: 120_000 }) })
+const making = useSubmit(async () => {
+  await api('makeBackup', { timeoutMs: 120_000 })
+})
 async function make(): Promise<void> {
   if (await making.submit()) await load()
 }
@@ -38,13 +47,37 @@ async function make(): Promise<void> {
       <h1>{{ t('archive.backups') }}</h1>
       <p class="quiet">{{ t('archive.backupsWhy') }}</p>
       <div class="row">
-        <v-select :model-value="setting.hour" :items="hours" :label="t('archive.daily')" data-test="backup-hour" @update:model-value="set({ hour: $event })" />
-        <v-select :model-value="setting.keep" :items="keeps" :label="t('archive.keep')" :suffix="t('archive.copies')" @update:model-value="set({ keep: $event })" />
+        <v-select
+          :model-value="setting.hour"
+          :items="hours"
+          :label="t('archive.daily')"
+          data-test="backup-hour"
+          @update:model-value="set({ hour: $event })"
+        />
+        <v-select
+          :model-value="setting.keep"
+          :items="keeps"
+          :label="t('archive.keep')"
+          :suffix="t('archive.copies')"
+          @update:model-value="set({ keep: $event })"
+        />
         <v-btn :loading="making.busy.value" data-test="backup-now" @click="make">{{ t('archive.now') }}</v-btn>
       </div>
-      <p v-if="saving.message.value || making.message.value" class="caution" role="alert">{{ saving.message.value || making.message.value }}</p>
+      <p v-if="saving.message.value || making.message.value" class="caution" role="alert">
+        {{ saving.message.value || making.message.value }}
+      </p>
       <p v-if="ready && !copies.length" class="quiet" data-test="empty">{{ t('archive.none') }}</p>
-      <ul class="list"><li v-for="c in copies" :key="c.name" data-test="backup"><b class="num">{{ day(c.at) }} {{ time(c.at) }}</b><span class="small quiet">{{ t('archive.rows', { n: n(c.rows) }) }} · {{ n(c.bytes / 1024) }} kB<template v-if="c.checked"> · {{ t('archive.checked') }} ✓</template></span></li></ul>
+      <ul class="list">
+        <li v-for="c in copies" :key="c.name" data-test="backup">
+          <b class="num">{{ day(c.at) }} {{ time(c.at) }}</b
+          ><b v-if="c.broken" class="small broken" data-test="broken">{{ t('archive.broken') }} ✗</b
+          ><span v-else class="small quiet"
+            >{{ t('archive.rows', { n: n(c.rows) }) }} · {{ n(c.bytes / 1024) }} kB<template v-if="c.checked">
+              · {{ t('archive.checked') }} ✓</template
+            ></span
+          >
+        </li>
+      </ul>
     </section>
     <section class="sheet stack">
       <h2>{{ t('archive.export') }}</h2>
@@ -56,8 +89,34 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
-.archive { display: grid; grid-template-columns: minmax(0, 1fr) 400px; gap: 18px; align-items: start; }
-.list { list-style: none; margin: 0; padding: 0; }
-.list li { display: flex; justify-content: space-between; align-items: center; gap: 12px; border-top: 1px solid var(--rule); min-height: 48px; }
-@media (max-width: 900px) { .archive { grid-template-columns: minmax(0, 1fr); } .row { flex-wrap: wrap; } }
+.archive {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+  gap: 18px;
+  align-items: start;
+}
+.broken {
+  color: var(--hibiscus);
+}
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.list li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  border-top: 1px solid var(--rule);
+  min-height: 48px;
+}
+@media (max-width: 900px) {
+  .archive {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .row {
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -14,7 +14,8 @@ const form = useSubmit(async () => {
 
 async function begin(): Promise<void> {
   form.clear()
-  for (const key of ['business', 'stand', 'owner'] as const) if (!f[key].trim()) form.refuse(key, t('problem.name-missing'))
+  for (const key of ['business', 'stand', 'owner'] as const)
+    if (!f[key].trim()) form.refuse(key, t('problem.name-missing'))
   if (f.login.trim().length < 2) form.refuse('login', t('problem.login-short'))
   if (f.password.length < 8) form.refuse('password', t('problem.password-short'))
   if (Object.keys(form.fields.value).length) return
@@ -28,20 +29,72 @@ async function begin(): Promise<void> {
     <form v-else class="stack" novalidate @submit.prevent="begin">
       <h1>{{ t('firstRun.title') }}</h1>
       <p class="quiet">{{ t('firstRun.why') }}</p>
-      <v-text-field v-model="f.business" :label="t('firstRun.business')" :error-messages="form.fields.value.business" data-test="business" />
-      <v-text-field v-model="f.stand" :label="t('firstRun.stand')" :error-messages="form.fields.value.stand" data-test="stand" />
-      <v-autocomplete v-model="timeZone" :items="zones" :label="t('firstRun.timeZone')" :error-messages="form.fields.value.timeZone" />
-      <v-text-field v-model="f.owner" :label="t('firstRun.owner')" autocomplete="name" :error-messages="form.fields.value.owner" data-test="owner" />
-      <v-text-field v-model="f.login" :label="t('signIn.login')" autocomplete="username" autocapitalize="none" :error-messages="form.fields.value.login" data-test="login" />
-      <v-text-field v-model="f.password" :label="t('firstRun.password')" type="password" autocomplete="new-password" :error-messages="form.fields.value.password" data-test="password" />
+      <v-text-field
+        v-model="f.business"
+        :label="t('firstRun.business')"
+        :error-messages="form.fields.value.business"
+        data-test="business"
+      />
+      <v-text-field
+        v-model="f.stand"
+        :label="t('firstRun.stand')"
+        :error-messages="form.fields.value.stand"
+        data-test="stand"
+      />
+      <v-autocomplete
+        v-model="timeZone"
+        :items="zones"
+        :label="t('firstRun.timeZone')"
+        :error-messages="form.fields.value.timeZone"
+      />
+      <v-text-field
+        v-model="f.owner"
+        :label="t('firstRun.owner')"
+        autocomplete="name"
+        :error-messages="form.fields.value.owner"
+        data-test="owner"
+      />
+      <v-text-field
+        v-model="f.login"
+        :label="t('signIn.login')"
+        autocomplete="username"
+        autocapitalize="none"
+        :error-messages="form.fields.value.login"
+        data-test="login"
+      />
+      <v-text-field
+        v-model="f.password"
+        :label="t('firstRun.password')"
+        type="password"
+        autocomplete="new-password"
+        :error-messages="form.fields.value.password"
+        data-test="password"
+      />
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
-      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="begin">{{ t('firstRun.begin') }}</v-btn>
-      <button type="button" class="tongue" @click="locale = locale === 'es' ? 'en' : 'es'">{{ locale === 'es' ? 'English' : 'Español' }}</button>
+      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="begin">{{
+        t('firstRun.begin')
+      }}</v-btn>
+      <button type="button" class="tongue" @click="locale = locale === 'es' ? 'en' : 'es'">
+        {{ locale === 'es' ? 'English' : 'Español' }}
+      </button>
     </form>
-    <v-btn variant="text" data-test="other-way" @click="archive = !archive">{{ archive ? t('firstRun.title') : t('archive.import') }}</v-btn>
+    <v-btn variant="text" data-test="other-way" @click="archive = !archive">{{
+      archive ? t('firstRun.title') : t('archive.import')
+    }}</v-btn>
   </DoorFrame>
 </template>
 
 <style scoped>
-.tongue { justify-self: start; min-height: 48px; background: none; border: 0; font: 600 15px var(--text); color: var(--ink); text-decoration: underline; text-underline-offset: 4px; cursor: pointer; padding: 0; }
+.tongue {
+  justify-self: start;
+  min-height: 48px;
+  background: none;
+  border: 0;
+  font: 600 15px var(--text);
+  color: var(--ink);
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  cursor: pointer;
+  padding: 0;
+}
 </style>

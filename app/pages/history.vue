@@ -12,7 +12,7 @@ const route = useRoute()
 const session = useSession()
 const drinks = useDrinks()
 const { t, te } = useI18n()
-const { n, name, day, time } = useFormat()
+const { n, name, day, time, calendarDay } = useFormat()
 const { bringBack, canBringBack } = useBringBack()
 const rows = ref<HistoryRow[]>([])
 const ready = ref(false)
@@ -20,19 +20,43 @@ const more = ref(true)
 const FILTERS = ['lot', 'press', 'lot-event', 'press-mark', 'recipe', 'plan-line', 'price', 'person'] as const
 const filter = ref<string | null>(typeof route.query.entity === 'string' ? route.query.entity : null)
 const one = computed(() => (typeof route.query.id === 'string' ? route.query.id : null))
-const filters = computed(() => [{ value: null as string | null, title: t('history.all') }, ...FILTERS.filter((f) => session.isOwner || !['price', 'person'].includes(f)).map((f) => ({ value: f as string | null, title: t(`history.entity.${f}`) }))])
+const filters = computed(() => [
+  { value: null as string | null, title: t('history.all') },
+  ...FILTERS.filter((f) => session.isOwner || !['price', 'person'].includes(f)).map((f) => ({
+    value: f as string | null,
+    title: t(`history.entity.${f}`),
+  })),
+])
 
 async function load(before?: number): Promise<void> {
-  const query = { ...(filter.value ? { entity: filter.value } : {}), ...(one.value ? { id: one.value } : {}), ...(before ? { before: String(before) } : {}) }
+  const query = {
+    ...(filter.value ? { entity: filter.value } : {}),
+    ...(one.value ? { id: one.value } : {}),
+    ...(before ? { before: String(before) } : {}),
+  }
   const page = await api('history', { query })
   rows.value = before ? [...rows.value, ...page] : page
   more.value = page.length > 0
   ready.value = true
 }
-const form = useSubmit(async () => { await load() })
-watch([filter, one], () => { void form.submit() }, { immediate: true })
+const form = useSubmit(async () => {
+  await load()
+})
+watch(
+  [filter, one],
+  () => {
+    void form.submit()
+  },
+  { immediate: true },
+)
 
-const shown = computed(() => rows.value.map((row) => ({ row, act: actOf(row.before, row.after), differences: differences(row.before, row.after) })))
+const shown = computed(() =>
+  rows.value.map((row) => ({
+    row,
+    act: actOf(row.before, row.after),
+    differences: differences(row.before, row.after),
+  })),
+)
 /** The latest word on a fact decides whether it can be taken out or put back. */
 const latestOf = computed(() => {
   const latest = new Map<string, HistoryRow>()
@@ -43,7 +67,8 @@ function nameOf(row: HistoryRow): string {
   const v = { ...row.before, ...row.after } as Record<string, string>
   if (v.ingredientKey) return name(v.ingredientKey)
   if (v.name) return v.name
-  if (v.recipeId) return [drinks.byId.get(v.recipeId)?.name ?? '', v.day ? day(`${v.day}T12:00:00Z`) : ''].filter(Boolean).join(', ')
+  if (v.recipeId)
+    return [drinks.byId.get(v.recipeId)?.name ?? '', v.day ? calendarDay(v.day) : ''].filter(Boolean).join(', ')
   return ''
 }
 function valueOf(field: string, v: unknown): string {
@@ -54,16 +79,24 @@ function valueOf(field: string, v: unknown): string {
   return String(v)
 }
 /** A lot is fruit that came, juice that was pressed, or what is left of pressing. */
-const entityOf = (row: HistoryRow): string => (row.entity === 'lot' && row.after?.kind && row.after.kind !== 'received' ? row.after.kind : row.entity)
+const entityOf = (row: HistoryRow): string =>
+  row.entity === 'lot' && row.after?.kind && row.after.kind !== 'received' ? row.after.kind : row.entity
 const fieldOf = (field: string): string => (te(`history.field.${field}`) ? t(`history.field.${field}`) : field)
-const isFact = (row: HistoryRow): boolean => ['press', 'lot-event'].includes(row.entity) || (row.entity === 'lot' && (row.after?.kind === 'received' || 'voided' in (row.after ?? {})))
+const isFact = (row: HistoryRow): boolean =>
+  ['press', 'lot-event'].includes(row.entity) ||
+  (row.entity === 'lot' && (row.after?.kind === 'received' || 'voided' in (row.after ?? {})))
 const isOut = (row: HistoryRow): boolean => latestOf.value.get(row.entityId)?.after?.voided === true
 const isLatest = (row: HistoryRow): boolean => latestOf.value.get(row.entityId) === row
 
 const acting = ref<number | null>(null)
 const act = useSubmit(async (key) => {
   const row = rows.value.find((r) => r.seq === acting.value)!
-  if (isFact(row)) await api(isOut(row) ? 'restoreFact' : 'voidFact', { key, params: { id: row.entityId }, body: { entity: row.entity as 'lot' | 'press' | 'lot-event' } })
+  if (isFact(row))
+    await api(isOut(row) ? 'restoreFact' : 'voidFact', {
+      key,
+      params: { id: row.entityId },
+      body: { entity: row.entity as 'lot' | 'press' | 'lot-event' },
+    })
   else await bringBack(row, key)
 })
 async function doIt(row: HistoryRow): Promise<void> {
@@ -77,38 +110,120 @@ async function doIt(row: HistoryRow): Promise<void> {
 <template>
   <section v-if="session.mayPlan" class="sheet stack">
     <div class="spread top">
-      <div><h1>{{ t('history.title') }}</h1><p class="quiet">{{ t('history.why') }}</p></div>
-      <v-select v-if="!one" v-model="filter" :items="filters" :label="t('history.filter')" class="filter" data-test="history-filter" />
+      <div>
+        <h1>{{ t('history.title') }}</h1>
+        <p class="quiet">{{ t('history.why') }}</p>
+      </div>
+      <v-select
+        v-if="!one"
+        v-model="filter"
+        :items="filters"
+        :label="t('history.filter')"
+        class="filter"
+        data-test="history-filter"
+      />
       <NuxtLink v-else to="/history">{{ t('history.all') }}</NuxtLink>
     </div>
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     <p v-else-if="ready && !rows.length" class="quiet" data-test="empty">{{ t('history.empty') }}</p>
     <ol class="list">
       <li v-for="{ row, act: what, differences: list } in shown" :key="row.seq" :data-test="`change-${row.entity}`">
-        <span class="when"><b class="num">{{ time(row.at) }}</b><small>{{ day(row.at) }}</small></span>
+        <span class="when"
+          ><b class="num">{{ time(row.at) }}</b
+          ><small>{{ day(row.at) }}</small></span
+        >
         <div class="what">
-          <p><b>{{ t(`history.entity.${entityOf(row)}`) }}<template v-if="nameOf(row)"> · {{ nameOf(row) }}</template></b> <span class="quiet">{{ t(`history.${what}`) }}, {{ row.by }}</span></p>
+          <p>
+            <b
+              >{{ t(`history.entity.${entityOf(row)}`) }}<template v-if="nameOf(row)"> · {{ nameOf(row) }}</template></b
+            >{{ ' ' }}
+            <span class="quiet">{{ t(`history.${what}`) }}, {{ row.by }}</span>
+          </p>
           <ul v-if="list.length" class="small">
-            <li v-for="d in list.slice(0, 8)" :key="d.field + (d.item ?? '')">{{ d.item ? name(d.item) : fieldOf(d.field) }}: <template v-if="what === 'changed'"><span class="quiet">{{ valueOf(d.field, d.before) }}</span> → </template><b>{{ valueOf(d.field, what === 'gone' ? d.before : d.after) }}</b></li>
+            <li v-for="d in list.slice(0, 8)" :key="d.field + (d.item ?? '')">
+              {{ d.item ? name(d.item) : fieldOf(d.field) }}:
+              <template v-if="what === 'changed'"
+                ><span class="quiet">{{ valueOf(d.field, d.before) }}</span> → </template
+              ><b>{{ valueOf(d.field, what === 'gone' ? d.before : d.after) }}</b>
+            </li>
           </ul>
           <p v-if="acting === row.seq && act.message.value" class="caution" role="alert">{{ act.message.value }}</p>
-          <p v-else-if="acting === row.seq && Object.values(act.fields.value).length" class="caution" role="alert">{{ Object.values(act.fields.value).join(' ') }}</p>
+          <p v-else-if="acting === row.seq && Object.values(act.fields.value).length" class="caution" role="alert">
+            {{ Object.values(act.fields.value).join(' ') }}
+          </p>
         </div>
-        <v-btn v-if="isFact(row) && isLatest(row)" :loading="acting === row.seq && act.busy.value" :data-test="isOut(row) ? 'restore' : 'void'" @click="doIt(row)">{{ isOut(row) ? t('history.restore') : t('history.void') }}</v-btn>
-        <v-btn v-else-if="canBringBack(row)" :loading="acting === row.seq && act.busy.value" data-test="bring-back" @click="doIt(row)">{{ t('history.bring') }}</v-btn>
+        <v-btn
+          v-if="isFact(row) && isLatest(row)"
+          :loading="acting === row.seq && act.busy.value"
+          :data-test="isOut(row) ? 'restore' : 'void'"
+          @click="doIt(row)"
+          >{{ isOut(row) ? t('history.restore') : t('history.void') }}</v-btn
+        >
+        <v-btn
+          v-else-if="canBringBack(row)"
+          :loading="acting === row.seq && act.busy.value"
+          data-test="bring-back"
+          @click="doIt(row)"
+          >{{ t('history.bring') }}</v-btn
+        >
       </li>
     </ol>
-    <v-btn v-if="ready && more && rows.length >= 60" data-test="older" @click="load(rows.at(-1)!.seq)">{{ t('history.older') }}</v-btn>
+    <v-btn v-if="ready && more && rows.length >= 60" data-test="older" @click="load(rows.at(-1)!.seq)">{{
+      t('history.older')
+    }}</v-btn>
   </section>
   <p v-else class="sheet">{{ t('problem.not-your-role') }}</p>
 </template>
 
 <style scoped>
-.top { align-items: start; }
-.filter { max-width: 240px; min-width: 180px; }
-.list { list-style: none; margin: 0; padding: 0; }
-.list > li { display: grid; grid-template-columns: 74px 1fr auto; gap: 14px; align-items: start; border-top: 1px solid var(--rule); padding: 10px 0; min-height: 56px; }
-.when small { display: block; color: var(--quiet); font-size: 13px; }
-.what ul { list-style: none; padding: 2px 0 0; margin: 0; display: flex; flex-wrap: wrap; gap: 2px 18px; }
-@media (max-width: 700px) { .top { display: grid; } .filter { max-width: none; } .list > li { grid-template-columns: 58px 1fr; gap: 8px; } .list > li > .v-btn { grid-column: 2; justify-self: start; } }
+.top {
+  align-items: start;
+}
+.filter {
+  max-width: 240px;
+  min-width: 180px;
+}
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.list > li {
+  display: grid;
+  grid-template-columns: 74px 1fr auto;
+  gap: 14px;
+  align-items: start;
+  border-top: 1px solid var(--rule);
+  padding: 10px 0;
+  min-height: 56px;
+}
+.when small {
+  display: block;
+  color: var(--quiet);
+  font-size: 13px;
+}
+.what ul {
+  list-style: none;
+  padding: 2px 0 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+}
+@media (max-width: 700px) {
+  .top {
+    display: grid;
+  }
+  .filter {
+    max-width: none;
+  }
+  .list > li {
+    grid-template-columns: 58px 1fr;
+    gap: 8px;
+  }
+  .list > li > .v-btn {
+    grid-column: 2;
+    justify-self: start;
+  }
+}
 </style>

@@ -7,7 +7,7 @@ import { useOutbox } from '~/stores/outbox'
 // What this tablet has not sent yet: each with what was typed, how it stands, and what can be done about it.
 const outbox = useOutbox()
 const { t, te } = useI18n()
-const { n, name, time, day } = useFormat()
+const { n, name, time, calendarDay } = useFormat()
 const { ofCode, ofField } = useSentence()
 onMounted(() => void outbox.open())
 
@@ -20,21 +20,51 @@ function fruitOf(b: Record<string, unknown>): string {
 function titleOf(e: Entry): string {
   const b = e.body as Record<string, never> & { juice?: { value: number; unit: string } }
   const event = b.event as { kind: string } | undefined
-  const words = { did: event ? t(`event.${event.kind}.do`) : '', fruit: fruitOf(event ? { lotId: e.params.id } : b), kg: n(Number(b.kg ?? b.takenKg ?? 0), 2), juice: n(b.juice?.value ?? 0, b.juice?.unit === 'L' ? 2 : 0), unit: b.juice?.unit ?? '', name: b.name ?? '', cups: b.cups ?? '', day: b.day ? day(`${b.day}T12:00:00Z`) : '', price: n(Number(b.packPriceEur ?? 0), 2) }
+  const words = {
+    did: event ? t(`event.${event.kind}.do`) : '',
+    fruit: fruitOf(event ? { lotId: e.params.id } : b),
+    kg: n(Number(b.kg ?? b.takenKg ?? 0), 2),
+    juice: n(b.juice?.value ?? 0, b.juice?.unit === 'L' ? 2 : 0),
+    unit: b.juice?.unit ?? '',
+    name: b.name ?? '',
+    cups: b.cups ?? '',
+    day: b.day ? calendarDay(b.day) : '',
+    price: n(Number(b.packPriceEur ?? 0), 2),
+  }
   return te(`outbox.what.${e.route}`) ? t(`outbox.what.${e.route}`, words) : `${t('outbox.what.other')} ${words.name}`
 }
-const stateOf = (e: Entry): string => (outbox.held(e) ? t('outbox.state.held') : t(`outbox.state.${e.state}`))
+/** Whether it waits for a person. */
+const isPersons = (e: Entry): boolean => ['stale', 'refused', 'doubt', 'failed'].includes(e.state)
+const stateOf = (e: Entry): string =>
+  outbox.held(e) ? t('outbox.state.held') : t(`outbox.state.${e.state}`, { n: e.tries ?? 0 })
 /** Why it waits is said too where it is more than that nobody answers: a full disk, a failure. */
-const sentences = (e: Entry): string[] => (!e.problem || ['sending', 'signin', 'stale'].includes(e.state) || (e.state === 'waiting' && e.problem.status === 0) ? [] : e.problem.errors?.length ? e.problem.errors.map(ofField) : [ofCode(e.problem.code)])
+const sentences = (e: Entry): string[] =>
+  !e.problem || ['sending', 'signin', 'stale'].includes(e.state) || (e.state === 'waiting' && e.problem.status === 0)
+    ? []
+    : e.problem.errors?.length
+      ? e.problem.errors.map(ofField)
+      : [ofCode(e.problem.code)]
 const currentOf = (e: Entry): Record<string, unknown> => (e.problem?.current ?? {}) as Record<string, unknown>
 /** Both values of what was changed by two: names and plain numbers. */
 function both(e: Entry): { field: string; mine: string; theirs: string }[] {
   const current = currentOf(e)
-  return Object.entries(e.body).filter(([k, v]) => k !== 'version' && ['string', 'number', 'boolean'].includes(typeof v) && k in current && String(current[k]) !== String(v))
-    .map(([k, v]) => ({ field: te(`history.field.${k}`) ? t(`history.field.${k}`) : k, mine: String(v), theirs: String(current[k] ?? '–') }))
+  return Object.entries(e.body)
+    .filter(
+      ([k, v]) =>
+        k !== 'version' &&
+        ['string', 'number', 'boolean'].includes(typeof v) &&
+        k in current &&
+        String(current[k]) !== String(v),
+    )
+    .map(([k, v]) => ({
+      field: te(`history.field.${k}`) ? t(`history.field.${k}`) : k,
+      mine: String(v),
+      theirs: String(current[k] ?? '–'),
+    }))
 }
 const mine = (e: Entry): Promise<void> => outbox.again(e.seq, { version: Number(currentOf(e).version ?? 0) })
-const confirm = (e: Entry): Promise<void> => outbox.again(e.seq, { confirm: (e.problem?.errors ?? []).map((x) => x.code) })
+const confirm = (e: Entry): Promise<void> =>
+  outbox.again(e.seq, { confirm: (e.problem?.errors ?? []).map((x) => x.code) })
 const dropping = ref<number | null>(null)
 
 const mending = ref<number | null>(null)
@@ -55,24 +85,68 @@ async function mended(e: Entry): Promise<void> {
 
 <template>
   <section class="sheet stack">
-    <div class="spread"><h1>{{ t('outbox.title') }}</h1><v-btn v-if="outbox.mine.length" color="primary" data-test="send-now" @click="outbox.flush()">{{ t('outbox.sendNow') }}</v-btn></div>
+    <div class="spread">
+      <h1>{{ t('outbox.title') }}</h1>
+      <v-btn v-if="outbox.mine.length" color="primary" data-test="send-now" @click="outbox.flush()">{{
+        t('outbox.sendNow')
+      }}</v-btn>
+    </div>
     <p class="quiet">{{ t('outbox.why') }}</p>
     <p v-if="!outbox.mine.length" data-test="empty">{{ t('outbox.empty') }}</p>
     <ol class="list">
       <li v-for="e in outbox.mine" :key="e.seq" :data-test="`entry-${e.route}`">
-        <div class="spread"><b>{{ titleOf(e) }}</b><span class="small quiet">{{ time(e.at) }} · <b :class="{ look: ['stale', 'refused', 'doubt'].includes(e.state) }" data-test="entry-state">{{ stateOf(e) }}</b></span></div>
+        <div class="spread">
+          <b>{{ titleOf(e) }}</b><span class="small quiet"
+            >{{ time(e.at) }} · <b :class="{ look: isPersons(e) }" data-test="entry-state">{{ stateOf(e) }}</b></span
+          >
+        </div>
         <p v-for="s in sentences(e)" :key="s" class="caution" role="alert">{{ s }}</p>
-        <table v-if="e.state === 'stale'" class="small both"><thead><tr><th /><th>{{ t('outbox.typed') }}</th><th>{{ t('outbox.there') }}</th></tr></thead><tbody><tr v-for="d in both(e)" :key="d.field"><td>{{ d.field }}</td><td><b>{{ d.mine }}</b></td><td>{{ d.theirs }}</td></tr></tbody></table>
+        <table v-if="e.state === 'stale'" class="small both">
+          <thead>
+            <tr>
+              <td />
+              <th>{{ t('outbox.typed') }}</th>
+              <th>{{ t('outbox.there') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="d in both(e)" :key="d.field">
+              <td>{{ d.field }}</td>
+              <td>
+                <b>{{ d.mine }}</b>
+              </td>
+              <td>{{ d.theirs }}</td>
+            </tr>
+          </tbody>
+        </table>
         <form v-if="mending === e.seq" class="row" novalidate @submit.prevent="mended(e)">
           <FieldAmountField v-model="typed" :label="titleOf(e)" test="mend-amount" @number="number = $event" />
           <v-btn type="submit" color="primary" data-test="mend-send">{{ t('outbox.again') }}</v-btn>
         </form>
         <div class="row acts">
-          <template v-if="e.state === 'stale'"><v-btn data-test="keep-mine" @click="mine(e)">{{ t('outbox.mine') }}</v-btn><v-btn data-test="take-theirs" @click="outbox.drop(e.seq)">{{ t('outbox.theirs') }}</v-btn></template>
-          <v-btn v-if="e.state === 'doubt'" data-test="confirm-entry" @click="confirm(e)">{{ t('doubt.confirm') }}</v-btn>
-          <v-btn v-if="['refused', 'doubt'].includes(e.state) && MENDABLE[e.route]" data-test="mend" @click="mend(e)">{{ t('outbox.mend') }}</v-btn>
-          <v-btn v-if="e.state === 'refused'" variant="text" @click="outbox.again(e.seq)">{{ t('outbox.again') }}</v-btn>
-          <template v-if="e.state !== 'sending'"><v-btn v-if="dropping !== e.seq" data-test="drop" @click="dropping = e.seq">{{ t('outbox.drop') }}</v-btn><v-btn v-else class="sure" data-test="drop-sure" @click="outbox.drop(e.seq)">{{ t('outbox.dropSure') }}</v-btn></template>
+          <template v-if="e.state === 'stale'"
+            ><v-btn data-test="keep-mine" @click="mine(e)">{{ t('outbox.mine') }}</v-btn
+            ><v-btn data-test="take-theirs" @click="outbox.drop(e.seq)">{{ t('outbox.theirs') }}</v-btn></template
+          >
+          <v-btn v-if="e.state === 'doubt'" data-test="confirm-entry" @click="confirm(e)">{{
+            t('doubt.confirm')
+          }}</v-btn>
+          <v-btn v-if="['refused', 'doubt'].includes(e.state) && MENDABLE[e.route]" data-test="mend" @click="mend(e)">{{
+            t('outbox.mend')
+          }}</v-btn>
+          <v-btn
+            v-if="['refused', 'failed'].includes(e.state)"
+            variant="text"
+            data-test="again"
+            @click="outbox.again(e.seq)"
+            >{{ t('outbox.again') }}</v-btn
+          >
+          <template v-if="e.state !== 'sending'"
+            ><v-btn v-if="dropping !== e.seq" data-test="drop" @click="dropping = e.seq">{{ t('outbox.drop') }}</v-btn
+            ><v-btn v-else class="sure" data-test="drop-sure" @click="outbox.drop(e.seq)">{{
+              t('outbox.dropSure')
+            }}</v-btn></template
+          >
         </div>
       </li>
     </ol>
@@ -81,12 +155,39 @@ async function mended(e: Entry): Promise<void> {
 </template>
 
 <style scoped>
-.list { list-style: none; margin: 0; padding: 0; }
-.list > li { border-top: 1px solid var(--rule); padding: 12px 0; display: grid; gap: 8px; }
-.look { color: var(--hibiscus); }
-.acts { flex-wrap: wrap; gap: 8px; }
-.both { border-collapse: collapse; max-width: 460px; }
-.both th { text-align: left; font-weight: 400; color: var(--quiet); }
-.both td, .both th { padding: 3px 18px 3px 0; }
-.sure { background: var(--hibiscus) !important; color: #fff !important; }
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.list > li {
+  border-top: 1px solid var(--rule);
+  padding: 12px 0;
+  display: grid;
+  gap: 8px;
+}
+.look {
+  color: var(--hibiscus);
+}
+.acts {
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.both {
+  border-collapse: collapse;
+  max-width: 460px;
+}
+.both th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--quiet);
+}
+.both td,
+.both th {
+  padding: 3px 18px 3px 0;
+}
+.sure {
+  background: var(--hibiscus) !important;
+  color: #fff !important;
+}
 </style>

@@ -4,30 +4,31 @@ import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
-import { formatDay, formatWeekday } from '~/utils/format'
 
 const plan = usePlan()
 const drinks = useDrinks()
 const session = useSession()
 const fruit = useFruit()
-const { t, locale } = useI18n()
-const { n, name } = useFormat()
+const { t } = useI18n()
+const { calendarDay, n, name } = useFormat()
 
-watch(() => session.standId, async () => {
-  await fruit.load()
-  await plan.load()
-})
-const shift = (days: number): string => new Date(Date.parse(`${plan.today}T12:00:00Z`) + days * 864e5).toISOString().slice(0, 10)
-const days = computed(() => [0, 1, 2].map((d) => ({ day: shift(d), label: d === 0 ? t('plan.today') : d === 1 ? t('plan.tomorrow') : weekday(shift(d)) })))
-const weekday = (day: string): string => formatWeekday(day, locale.value)
-async function go(day: string): Promise<void> {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return
-  plan.day = day
-  await plan.load()
-}
+watch(
+  () => session.standId,
+  async () => {
+    await fruit.load()
+    await plan.load()
+  },
+)
 const lineOf = (recipeId: string) => plan.lines.find((l) => l.recipeId === recipeId)
 const cups = computed(() => plan.lines.reduce((s, l) => s + l.cups, 0))
 const scaleMl = computed(() => Math.max(1, ...plan.sheets.map((s) => s.fit?.vessel.capacityMl ?? 0)))
+/** What is bought beside fruit, by name. */
+const others = computed(() =>
+  plan.shopping.goods
+    .filter((g) => g.buyG.value > 0)
+    .map((g) => name(g.key))
+    .join(', '),
+)
 const print = (): void => window.print()
 </script>
 
@@ -35,74 +36,222 @@ const print = (): void => window.print()
   <div class="plan">
     <section class="sheet side no-print">
       <h1>{{ t('plan.title') }}</h1>
-      <div class="days" role="group" :aria-label="t('plan.day')">
-        <button v-for="d in days" :key="d.day" type="button" :aria-pressed="plan.day === d.day" @click="go(d.day)">{{ d.label }}</button>
-      </div>
-      <label class="date small">{{ t('plan.other') }} <input type="date" :value="plan.day" data-test="day" @change="go(($event.target as HTMLInputElement).value)"></label>
-      <p v-if="!drinks.drinks.length" class="quiet" data-test="empty">{{ t('plan.noDrinks') }} <NuxtLink to="/drinks">{{ t('drinks.title') }}</NuxtLink></p>
-      <ul class="list"><PlanCupsLine v-for="d in drinks.drinks" :key="d.id + plan.day + session.standId" :recipe="d" :line="lineOf(d.id)" /></ul>
-      <p class="spread total"><span>{{ t('plan.all') }}</span><span><b class="num" data-test="total-cups">{{ n(cups) }}</b> <span class="unit">{{ t('plan.cups') }}</span> · <FigureButton :figure="plan.litres" :digits="1" :label="t('plan.litres')" /></span></p>
-      <v-btn v-if="plan.sheets.length" color="primary" block data-test="print" @click="print">{{ t('plan.print') }}</v-btn>
+      <PlanDayPicker :next="3" test="day" />
+      <p v-if="!drinks.drinks.length" class="quiet" data-test="empty">
+        {{ t('plan.noDrinks') }} <NuxtLink to="/drinks">{{ t('drinks.title') }}</NuxtLink>
+      </p>
+      <ul class="list">
+        <PlanCupsLine
+          v-for="d in drinks.drinks"
+          :key="d.id + plan.day + session.standId"
+          :recipe="d"
+          :line="lineOf(d.id)"
+        />
+      </ul>
+      <p class="spread total">
+        <span>{{ t('plan.all') }}</span><span
+          ><b class="num" data-test="total-cups">{{ n(cups) }}</b
+          >{{ ' ' }} <span class="unit">{{ t('plan.cups') }}</span><template v-if="!plan.unsound.length">
+            · <FigureButton :figure="plan.litres" :digits="1" :label="t('plan.litres')" /></template
+        ></span>
+      </p>
+      <v-btn v-if="plan.sheets.length" color="primary" block data-test="print" @click="print">{{
+        t('plan.print')
+      }}</v-btn>
     </section>
 
     <section class="main">
-      <header class="print-only"><b>Olvex</b> {{ session.business }} · {{ session.stand?.name }} · {{ formatDay(`${plan.day}T12:00:00Z`, locale, 'UTC') }}</header>
-      <p v-if="!plan.sheets.length" class="sheet empty" data-test="no-cups">{{ session.mayPlan ? t('plan.empty') : t('plan.emptyCrew') }}</p>
-      <template v-else>
-        <article v-if="plan.shopping.length" class="sheet buy" data-test="buy">
-          <div class="spread"><h2>{{ t('buy.title') }} <NuxtLink to="/buy" class="small list-link no-print" data-test="to-buying">{{ t('buying.open') }}</NuxtLink></h2><span v-if="plan.totalCost" class="small">{{ t('plan.costDay') }} <FigureButton :figure="plan.totalCost" :label="t('plan.costDay')" /></span></div>
+      <header class="print-only">
+        <b>Olvex</b> {{ session.business }} · {{ session.stand?.name }} ·
+        {{ calendarDay(plan.day) }}
+      </header>
+      <PlanUnsound />
+      <p v-if="!plan.sheets.length && !plan.unsound.length" class="sheet empty" data-test="no-cups">
+        {{ session.mayPlan ? t('plan.empty') : t('plan.emptyCrew') }}
+      </p>
+      <template v-if="plan.sheets.length">
+        <article v-if="plan.shopping.fruit.length || plan.shopping.goods.length" class="sheet buy" data-test="buy">
+          <div class="spread">
+            <h2>
+              {{ t('buy.title') }}
+              <NuxtLink to="/buy" class="small list-link no-print" data-test="to-buying">{{
+                t('buying.open')
+              }}</NuxtLink>
+            </h2>
+            <span v-if="plan.totalCost && !plan.unsound.length" class="small"
+              >{{ t('plan.costDay') }}
+              <FigureCostTotal :total="plan.totalCost.total" :known="plan.totalCost.known" :label="t('plan.costDay')"
+            /></span>
+          </div>
           <p class="small quiet no-print">{{ t('buying.atChance', { p: n(plan.chance * 100) }) }}</p>
           <table>
-            <thead><tr><th>{{ t('buy.fruit') }}</th><th class="r">{{ t('buy.juice') }}</th><th class="r roomy">{{ t('buy.juiceOnHand') }}</th><th class="r roomy">{{ t('buy.needed') }}</th><th class="r">{{ t('buy.onHand') }}</th><th class="r">{{ t('buy.buy') }}</th></tr></thead>
+            <thead>
+              <tr>
+                <th>{{ t('buy.fruit') }}</th>
+                <th class="r">{{ t('buy.juice') }}</th>
+                <th class="r roomy">{{ t('buy.juiceOnHand') }}</th>
+                <th class="r roomy">{{ t('buy.needed') }}</th>
+                <th class="r">{{ t('buy.onHand') }}</th>
+                <th class="r">{{ t('buy.buy') }}</th>
+              </tr>
+            </thead>
             <tbody>
-              <tr v-for="b in plan.shopping" :key="b.fruit" :data-test="`buy-${b.fruit}`">
-                <td><b>{{ name(b.fruit) }}</b></td><td class="r"><FigureButton :figure="b.juiceMl" large :digits="0" :label="t('buy.juice')" /></td><td class="r roomy"><FigureButton :figure="b.juiceOnHandMl" large :digits="0" :label="t('buy.juiceOnHand')" /></td><td class="r roomy"><FigureButton :figure="b.neededKg" :digits="2" :label="t('buy.needed')" /></td>
-                <td class="r"><FigureButton :figure="b.onHandKg" :digits="2" :label="t('buy.onHand')" /></td><td class="r strong"><FigureButton v-if="b.buyKg.value > 0" :figure="b.buyKg" :digits="1" :label="t('buy.buy')" /><span v-else class="quiet small">{{ t('buy.enough') }}</span></td>
+              <tr v-for="b in plan.shopping.fruit" :key="b.fruit" :data-test="`buy-${b.fruit}`">
+                <td>
+                  <b>{{ name(b.fruit) }}</b>
+                </td>
+                <td class="r"><FigureButton :figure="b.juiceMl" large :digits="0" :label="t('buy.juice')" /></td>
+                <td class="r roomy">
+                  <FigureButton :figure="b.juiceOnHandMl" large :digits="0" :label="t('buy.juiceOnHand')" />
+                </td>
+                <td class="r roomy"><FigureButton :figure="b.neededKg" :digits="2" :label="t('buy.needed')" /></td>
+                <td class="r"><FigureButton :figure="b.onHandKg" :digits="2" :label="t('buy.onHand')" /></td>
+                <td class="r strong">
+                  <FigureButton v-if="b.buyKg.value > 0" :figure="b.buyKg" :digits="1" :label="t('buy.buy')" /><span
+                    v-else
+                    class="quiet small"
+                    >{{ t('buy.enough') }}</span
+                  >
+                </td>
               </tr>
             </tbody>
           </table>
+          <p v-if="others" class="small" data-test="others">{{ t('buy.others', { list: others }) }}</p>
         </article>
-        <div class="batches"><PlanBatchSheet v-for="s in plan.sheets" :key="s.line.id" :sheet="s" :scale-ml="scaleMl" /></div>
-        <p class="caution"><b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }} {{ t('caution.potable') }}</p>
+        <div class="batches">
+          <PlanBatchSheet v-for="s in plan.sheets" :key="s.line.id" :sheet="s" :scale-ml="scaleMl" />
+        </div>
+        <p class="caution">
+          <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }} {{ t('caution.potable') }}
+        </p>
       </template>
     </section>
   </div>
 </template>
 
 <style scoped>
-.plan { display: grid; grid-template-columns: 360px minmax(0, 1fr); gap: 18px; align-items: start; }
-.side { display: grid; gap: 12px; position: sticky; top: 12px; }
-.days { display: grid; grid-auto-flow: column; grid-auto-columns: 1fr; gap: 6px; }
-.days button { min-height: 48px; border: 0; border-radius: 12px; background: var(--sand); font: 600 15px var(--text); color: var(--ink); cursor: pointer; }
-.days button[aria-pressed='true'] { background: var(--ink); color: var(--sheet); }
-.date { display: flex; align-items: center; justify-content: space-between; gap: 10px; color: var(--quiet); }
-.date input { min-height: 48px; padding: 0 12px; border: 1px solid var(--rule); border-radius: 12px; background: var(--sheet); font: 600 15px var(--text); color: var(--ink); }
-.list { list-style: none; padding: 0; margin: 0; }
-.total { font-size: 17px; padding: 4px 0; }
-.main { display: grid; gap: 16px; }
-.empty { font-size: 18px; line-height: 1.5; padding: 30px; }
-.batches { display: grid; gap: 16px; }
-table { width: 100%; border-collapse: collapse; margin-top: 6px; }
-th { font-weight: 400; font-size: 13px; color: var(--quiet); text-align: left; }
-td { border-bottom: 1px solid var(--rule); padding: 7px 0; }
-.r { text-align: right; }
-.list-link { font: 400 14px var(--text); margin-left: 10px; text-underline-offset: 4px; }
-.strong { font-size: 18px; }
-.print-only { display: none; }
-@media (max-width: 1100px) { .plan { grid-template-columns: 310px minmax(0, 1fr); gap: 14px; } }
-@media (max-width: 820px) { .plan { grid-template-columns: minmax(0, 1fr); } .side { position: static; } }
-@media screen and (max-width: 600px) { .roomy { display: none; } }
+.plan {
+  display: grid;
+  grid-template-columns: 360px minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+.side {
+  display: grid;
+  gap: 12px;
+  position: sticky;
+  top: 12px;
+}
+.list {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+.total {
+  font-size: 17px;
+  padding: 4px 0;
+}
+.main {
+  display: grid;
+  gap: 16px;
+}
+.empty {
+  font-size: 18px;
+  line-height: 1.5;
+  padding: 30px;
+}
+.batches {
+  display: grid;
+  gap: 16px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: 6px;
+}
+th {
+  font-weight: 400;
+  font-size: 13px;
+  color: var(--quiet);
+  text-align: left;
+}
+td {
+  border-bottom: 1px solid var(--rule);
+  padding: 7px 0;
+}
+.r {
+  text-align: right;
+}
+.list-link {
+  font: 400 14px var(--text);
+  margin-left: 10px;
+  text-underline-offset: 4px;
+}
+.strong {
+  font-size: 18px;
+}
+.print-only {
+  display: none;
+}
+@media (max-width: 1100px) {
+  .plan {
+    grid-template-columns: 310px minmax(0, 1fr);
+    gap: 14px;
+  }
+}
+@media (max-width: 820px) {
+  .plan {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .side {
+    position: static;
+  }
+}
+@media screen and (max-width: 600px) {
+  .roomy {
+    display: none;
+  }
+}
 @media print {
-  .plan { display: block; font-size: 11.5px; }
-  .print-only { display: block; margin-bottom: 2px; font-size: 13px; }
-  .batches { grid-template-columns: 1fr 1fr; gap: 4px 22px; }
-  .main { gap: 4px; }
-  .buy { padding: 0; }
-  .buy h2 { font-size: 14px; }
-  table { margin-top: 0; }
-  td { padding: 1px 0; line-height: 1.3; }
-  th { font-size: 10px; }
-  .strong { font-size: 12.5px; }
-  .caution { padding: 3px 0; font-size: 10px; background: none; }
+  .plan {
+    display: block;
+    font-size: 11.5px;
+  }
+  .print-only {
+    display: block;
+    margin-bottom: 2px;
+    font-size: 13px;
+  }
+  .batches {
+    grid-template-columns: 1fr 1fr;
+    gap: 4px 22px;
+  }
+  .main {
+    gap: 4px;
+  }
+  .buy {
+    padding: 0;
+  }
+  .buy h2 {
+    font-size: 14px;
+  }
+  table {
+    margin-top: 0;
+  }
+  td {
+    padding: 1px 0;
+    line-height: 1.3;
+  }
+  th {
+    font-size: 10px;
+  }
+  .strong {
+    font-size: 12.5px;
+  }
+  .caution {
+    padding: 3px 0;
+    font-size: 10px;
+    background: none;
+  }
 }
 </style>

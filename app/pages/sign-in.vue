@@ -39,17 +39,45 @@ async function enter(): Promise<void> {
     <DoorPinPad v-if="byPin" :people="crew" @other="byPin = false" @inside="navigateTo('/')" />
     <form v-else class="stack" novalidate @submit.prevent="enter">
       <h1>{{ t('signIn.title') }}</h1>
-      <v-text-field ref="loginField" v-model="login" :label="t('signIn.login')" autocomplete="username" autocapitalize="none" :error-messages="form.fields.value.login" data-test="login" />
-      <v-text-field v-model="password" :label="t('signIn.password')" type="password" autocomplete="current-password" :error-messages="form.fields.value.password" data-test="password" />
+      <v-text-field
+        ref="loginField"
+        v-model="login"
+        :label="t('signIn.login')"
+        autocomplete="username"
+        autocapitalize="none"
+        :error-messages="form.fields.value.login"
+        data-test="login"
+      />
+      <v-text-field
+        v-model="password"
+        :label="t('signIn.password')"
+        type="password"
+        autocomplete="current-password"
+        :error-messages="form.fields.value.password"
+        data-test="password"
+      />
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
       <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="enter">{{ t('signIn.enter') }}</v-btn>
       <v-btn v-if="crew.length" data-test="by-pin" @click="byPin = true">{{ t('signIn.pinWay') }}</v-btn>
       <p v-if="demo" class="small quiet">{{ t('signIn.demo') }}</p>
-      <button type="button" class="tongue" @click="locale = locale === 'es' ? 'en' : 'es'">{{ locale === 'es' ? 'English' : 'Español' }}</button>
+      <button type="button" class="tongue" @click="locale = locale === 'es' ? 'en' : 'es'">
+        {{ locale === 'es' ? 'English' : 'Español' }}
+      </button>
     </form>
   </DoorFrame>
 </template>
 
 <style scoped>
-.tongue { justify-self: start; min-height: 48px; background: none; border: 0; font: 600 15px var(--text); color: var(--ink); text-decoration: underline; text-underline-offset: 4px; cursor: pointer; padding: 0; }
+.tongue {
+  justify-self: start;
+  min-height: 48px;
+  background: none;
+  border: 0;
+  font: 600 15px var(--text);
+  color: var(--ink);
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  cursor: pointer;
+  padding: 0;
+}
 </style>

@@ -14,7 +14,14 @@ export default defineNuxtPlugin({
   enforce: 'pre',
   async setup(nuxtApp) {
     const locale = firstLocale()
-    const i18n = createI18n({ legacy: false, locale, fallbackLocale: 'en', missingWarn: false, fallbackWarn: false, messages: { [locale]: await messagesOf(locale) } })
+    const i18n = createI18n({
+      legacy: false,
+      locale,
+      fallbackLocale: 'en',
+      missingWarn: false,
+      fallbackWarn: false,
+      messages: { [locale]: await messagesOf(locale) },
+    })
     nuxtApp.vueApp.use(i18n)
     nuxtApp.hook('vuetify:before-create', ({ vuetifyOptions }) => {
       vuetifyOptions.locale = { adapter: createVueI18nAdapter({ i18n, useI18n } as never) }

@@ -4,10 +4,16 @@ import { useFruit } from './fruit'
 import { usePlan } from './plan'
 import { ownName } from '~/utils/own-names'
 
+const UUID_LENGTH = 36
+
 /** Everything a page may need, once after sign-in. */
 export async function loadAll(): Promise<void> {
   if (useCatalogue().ready) return
-  ownName.value = (key) => (key.startsWith('prep:') ? useDrinks().byId.get(key.slice(5))?.name ?? key : useCatalogue().byKey.get(key)?.name ?? undefined)
+  // A prep by its key, and the stream that it is poured in as.
+  ownName.value = (key) =>
+    /^prep[:-]/.test(key)
+      ? (useDrinks().byId.get(key.slice(5, 5 + UUID_LENGTH))?.name ?? key)
+      : (useCatalogue().byKey.get(key)?.name ?? undefined)
   await useCatalogue().load()
   await Promise.all([useFruit().load(), useDrinks().load()])
   await usePlan().load()

@@ -5,8 +5,12 @@ import { useSession } from './session'
 
 export type Device = 'scale' | 'probe' | 'refractometer'
 /** A field that a device can fill: which one, in what unit, and how. */
-export interface BenchTarget { device: Device; unit: 'kg' | 'g' | '°C' | '°Bx'; take: (value: number) => void }
-export const DEVICE_OF_UNIT = { 'kg': 'scale', 'g': 'scale', '°C': 'probe', '°Bx': 'refractometer' } as const
+export interface BenchTarget {
+  device: Device
+  unit: 'kg' | 'g' | '°C' | '°Bx'
+  take: (value: number) => void
+}
+export const DEVICE_OF_UNIT = { kg: 'scale', g: 'scale', '°C': 'probe', '°Bx': 'refractometer' } as const
 
 /** What the devices of the stand say, as they say it; and the field that takes the next reading. */
 export const useBench = defineStore('bench', () => {
@@ -31,7 +35,11 @@ export const useBench = defineStore('bench', () => {
       if (refused.value?.device === r.device && r.steady) refused.value = null
     }
     // The browser connects again by itself; until then nothing is known.
-    source.onerror = () => { readings.value = Object.fromEntries(Object.entries(readings.value).map(([d, r]) => [d, { ...r, steady: false, state: 'lost' as const }])) }
+    source.onerror = () => {
+      readings.value = Object.fromEntries(
+        Object.entries(readings.value).map(([d, r]) => [d, { ...r, steady: false, state: 'lost' as const }]),
+      )
+    }
   }
   function leave(): void {
     source?.close()
@@ -47,13 +55,22 @@ export const useBench = defineStore('bench', () => {
     }
     return Math.round((r.unit === 'F' ? celsius(value) : value) * 100) / 100
   }
+  /** Code of why a reading cannot be taken into a field; null where it can. */
+  function whyNot(t: BenchTarget | null, wanted: Device, r: BenchReading | undefined): string | null {
+    if (!t) return 'bench-no-field'
+    if (t.device !== wanted) return 'bench-other-device'
+    if (!r || r.state === 'lost') return 'bench-lost'
+    if (r.state === 'flood') return 'bench-flood'
+    if (r.state === 'unit-changed') return 'bench-unit-changed'
+    return r.steady ? null : 'bench-not-steady'
+  }
   /** Puts the steady reading into the field that has, or had last, the focus; or says in a code why not. */
   function take(device?: Device): void {
     const t = target.value
     const wanted = device ?? t?.device
     if (!wanted) return
     const r = readings.value[wanted]
-    const code = !t ? 'bench-no-field' : t.device !== wanted ? 'bench-other-device' : !r || r.state === 'lost' ? 'bench-lost' : r.state === 'flood' ? 'bench-flood' : r.state === 'unit-changed' ? 'bench-unit-changed' : !r.steady ? 'bench-not-steady' : null
+    const code = whyNot(t, wanted, r)
     refused.value = code ? { code, device: wanted } : null
     if (!code) t!.take(inUnit(r!, t!.unit))
   }

@@ -3,6 +3,7 @@ import { INGREDIENTS, withOwnValues, type IngredientData, type OwnValues } from 
 import { handlingOf, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
 import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'
+import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
@@ -28,23 +29,54 @@ export const useCatalogue = defineStore('catalogue', () => {
     const base = INGREDIENTS.get(row?.likeKey ?? key)
     return base && withOwnValues(base, (row?.own as OwnValues | null | undefined) ?? null)
   }
-  const ownHandlingOf = (key: string): OwnHandling | null => (byKey.value.get(key)?.handling as OwnHandling | null | undefined) ?? null
+  const ownHandlingOf = (key: string): OwnHandling | null =>
+    (byKey.value.get(key)?.handling as OwnHandling | null | undefined) ?? null
   /** How a fruit is handled here: as usual, or as the owner says. */
-  const handlings = computed(() => new Map(ingredients.value.map((i) => [i.key, handlingOf(dataOf(i.key) ?? { key: i.key }, ownHandlingOf(i.key))])))
+  const handlings = computed(
+    () =>
+      new Map(ingredients.value.map((i) => [i.key, handlingOf(dataOf(i.key) ?? { key: i.key }, ownHandlingOf(i.key))])),
+  )
   const handlingFor = (key: string): Handling => handlings.value.get(key) ?? handlingOf({ key }, null)
   const priceOf = (key: string): Price | undefined => latestPrice.value.get(key)
   const fruitOf = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
 
+  onForget(() => {
+    ingredients.value = []
+    prices.value = []
+    cups.value = []
+    vessels.value = []
+    ready.value = false
+  })
   async function load(): Promise<void> {
     const owner = useSession().isOwner
-    const [i, c, v, p] = await Promise.all([useOutbox().read('ingredients'), useOutbox().read('cups'), useOutbox().read('vessels'), owner ? useOutbox().read('prices') : Promise.resolve([])])
+    const [i, c, v, p] = await Promise.all([
+      useOutbox().read('ingredients'),
+      useOutbox().read('cups'),
+      useOutbox().read('vessels'),
+      owner ? useOutbox().read('prices') : Promise.resolve([]),
+    ])
     ingredients.value = i
     cups.value = c
     vessels.value = v
     prices.value = p
     ready.value = true
   }
-  return { ingredients, prices, cups, vessels, ready, byKey, fruits, latestPrice, dataOf, ownHandlingOf, handlingFor, priceOf, fruitOf, load }
+  return {
+    ingredients,
+    prices,
+    cups,
+    vessels,
+    ready,
+    byKey,
+    fruits,
+    latestPrice,
+    dataOf,
+    ownHandlingOf,
+    handlingFor,
+    priceOf,
+    fruitOf,
+    load,
+  }
 })
 
 const FRUIT_OF = new Map([...INGREDIENTS.values()].flatMap((i) => (i.fruit ? [[i.fruit.juice, i.key] as const] : [])))

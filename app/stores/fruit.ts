@@ -1,8 +1,19 @@
 import { defineStore } from 'pinia'
-import { byUse, fruitYield, goodOn, keepingOf, pressFigures, type FruitYield, type Handling, type Keeping, type PressFigures } from '#core/yield'
+import {
+  byUse,
+  fruitYield,
+  goodOn,
+  keepingOf,
+  pressFigures,
+  type FruitYield,
+  type Handling,
+  type Keeping,
+  type PressFigures,
+} from '#core/yield'
 import type { Lot, Press } from '#shared/contract'
 import { unitGOf, withPending, type Books } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
+import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
@@ -17,7 +28,10 @@ export const useFruit = defineStore('fruit', () => {
   const books = computed((): Books => {
     const { standId, person } = useSession()
     const catalogue = useCatalogue()
-    return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', { data: catalogue.dataOf, handling: catalogue.ownHandlingOf })
+    return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', {
+      data: catalogue.dataOf,
+      handling: catalogue.ownHandlingOf,
+    })
   })
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
@@ -25,13 +39,19 @@ export const useFruit = defineStore('fruit', () => {
 
   const received = computed(() => lots.value.filter((l) => l.kind === 'received'))
   /** by-products that are kept, what has to go first on top */
-  const kept = computed(() => lots.value.filter((l) => l.kind === 'by-product' && l.onHand > 0.5).sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9')))
+  const kept = computed(() =>
+    lots.value
+      .filter((l) => l.kind === 'by-product' && l.onHand > 0.5)
+      .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9')),
+  )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
   /** The same list for a lot that was not pressed meanwhile, so that its strip is not drawn again. */
   const pressesOf = computed((before?: Map<string, Press[]>) => groupBy(presses.value, (p) => p.lotId, before))
   const figuresOf = computed(() => new Map(presses.value.map((p) => [p.id, figuresOfPress(p)])))
 
-  /** The day turns while a tablet lies there: states are worked out from this, which moves on by the quarter of an hour. */
+  /**
+   * The day turns while a tablet lies there: states are worked out from this, which moves on by the quarter of an hour.
+   */
   const clock = ref(new Date().toISOString())
   setInterval(() => (clock.value = useSession().now().toISOString()), 15 * 60e3)
 
@@ -42,51 +62,118 @@ export const useFruit = defineStore('fruit', () => {
     const handling = useCatalogue().handlingFor(lot.ingredientKey)
     const before = known.get(lot)
     if (before && before.handling === handling && before.clock === clock.value) return before.keeping
-    const look = lot.look ?? { at: lot.at, place: lot.place ?? (lot.kind === 'pressed' ? 'cold' as const : 'room' as const), feel: lot.seen?.feel ?? null }
+    const look = lot.look ?? {
+      at: lot.at,
+      place: lot.place ?? (lot.kind === 'pressed' ? ('cold' as const) : ('room' as const)),
+      feel: lot.seen?.feel ?? null,
+    }
     const keeping = keepingOf(look, handling, clock.value)
     known.set(lot, { handling, clock: clock.value, keeping })
     return keeping
   }
   const keepings = computed(() => new Map(received.value.filter(isThere).map((l) => [l.id, keeping(l)])))
   /** What is in crates, in the order to use it. */
-  const shelf = computed(() => received.value.filter(isThere).sort((a, b) => byUse(keepings.value.get(a.id)!, keepings.value.get(b.id)!) || a.at.localeCompare(b.at)))
+  const shelf = computed(() =>
+    received.value
+      .filter(isThere)
+      .sort((a, b) => byUse(keepings.value.get(a.id)!, keepings.value.get(b.id)!) || a.at.localeCompare(b.at)),
+  )
   const ripening = computed(() => shelf.value.filter((l) => keepings.value.get(l.id)!.state === 'ripening').length)
 
-  /** Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet. What was left out with a reason is not in it. */
+  /**
+   * Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet. What
+   * was left out with a reason is not in it.
+   */
   const yields = computed(() => {
-    const byFruit = groupBy(presses.value.filter((p) => !p.mark?.leftOut), (p) => p.ingredientKey)
+    const byFruit = groupBy(
+      presses.value.filter((p) => !p.mark?.leftOut),
+      (p) => p.ingredientKey,
+    )
     const out = new Map<string, FruitYield>()
     for (const fruit of useCatalogue().fruits) {
       const data = useCatalogue().dataOf(fruit.key)
-      if (data?.fruit) out.set(fruit.key, fruitYield(data, (byFruit.get(fruit.key) ?? []).map((p) => figuresOf.value.get(p.id)!)))
+      if (data?.fruit)
+        out.set(
+          fruit.key,
+          fruitYield(
+            data,
+            (byFruit.get(fruit.key) ?? []).map((p) => figuresOf.value.get(p.id)!),
+          ),
+        )
     }
     return out
   })
 
   /** g of a fruit that can be used on a day. */
-  const usableG = (key: string, day: string): number => received.value.filter((l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day)).reduce((sum, l) => sum + l.onHand, 0)
+  const usableG = (key: string, day: string): number =>
+    received.value
+      .filter((l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day))
+      .reduce((sum, l) => sum + l.onHand, 0)
   /** mL of a juice that is still good on a day; today, all there is. */
-  const usableMl = (juiceKey: string, day: string): number => lots.value.filter((l) => l.kind === 'pressed' && l.ingredientKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day)).reduce((sum, l) => sum + l.onHand, 0)
+  const usableMl = (juiceKey: string, day: string): number =>
+    lots.value
+      .filter((l) => l.kind === 'pressed' && l.ingredientKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day))
+      .reduce((sum, l) => sum + l.onHand, 0)
   const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.ingredientKey))
 
+  onForget(() => {
+    answered.value = { lots: [], presses: [] }
+    ready.value = false
+  })
   async function load(): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
     const shown = useOutbox().reading('postLot', 'postPress', 'postLotEvent')
-    const [l, p] = await Promise.all([useOutbox().read('lots', { query: { stand } }), useOutbox().read('presses', { query: { stand } })])
+    const [l, p] = await Promise.all([
+      useOutbox().read('lots', { query: { stand } }),
+      useOutbox().read('presses', { query: { stand } }),
+    ])
     answered.value = { lots: l, presses: p }
     clock.value = useSession().now().toISOString()
     shown()
     ready.value = true
   }
-  return { lots, presses, ready, received, kept, kgOnHand, pressesOf, figuresOf, keeping, keepings, shelf, ripening, yields, usableG, usableMl, unitG, load }
+  return {
+    lots,
+    presses,
+    ready,
+    received,
+    kept,
+    kgOnHand,
+    pressesOf,
+    figuresOf,
+    keeping,
+    keepings,
+    shelf,
+    ripening,
+    yields,
+    usableG,
+    usableMl,
+    unitG,
+    load,
+  }
 })
 
-type PressRow = Pick<Press, 'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCostEur' | 'costBasis' | 'at'> & Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen'>>
+type PressRow = Pick<
+  Press,
+  'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCostEur' | 'costBasis' | 'at'
+> &
+  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen'>>
 export function figuresOfPress(p: PressRow): PressFigures {
   return pressFigures({
-    takenG: p.takenG, trimmedG: p.trimmedG, juiceMl: p.juiceMl, juiceTyped: p.juiceUnit, minutes: p.minutes, hands: p.hands, spilledMl: p.spilledMl, foamy: p.seen?.foam === 'foamy',
-    fruitCostEur: p.fruitCostEur, byCostEur: p.byCostEur, marketCostEur: p.marketCostEur, fruitCostBasis: p.costBasis, params: { name: p.ingredientKey, when: p.at },
+    takenG: p.takenG,
+    trimmedG: p.trimmedG,
+    juiceMl: p.juiceMl,
+    juiceTyped: p.juiceUnit,
+    minutes: p.minutes,
+    hands: p.hands,
+    spilledMl: p.spilledMl,
+    foamy: p.seen?.foam === 'foamy',
+    fruitCostEur: p.fruitCostEur,
+    byCostEur: p.byCostEur,
+    marketCostEur: p.marketCostEur,
+    fruitCostBasis: p.costBasis,
+    params: { name: p.ingredientKey, when: p.at },
   })
 }
 

@@ -1,13 +1,22 @@
 import { defineStore } from 'pinia'
 
-export interface KeypadTarget { label: string; unit: string; read: () => string; write: (text: string) => void; next: () => void; leave: () => void }
+export interface KeypadTarget {
+  label: string
+  unit: string
+  read: () => string
+  write: (text: string) => void
+  next: () => void
+  leave: () => void
+}
 
 /** The keypad at the foot types into whichever amount has the focus. It shows on touch. */
 export const useKeypad = defineStore('keypad', () => {
   const target = shallowRef<KeypadTarget | null>(null)
   const touch = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches
   const focus = (t: KeypadTarget): void => void (target.value = t)
-  const blur = (t: KeypadTarget): void => { if (target.value === t) target.value = null }
+  const blur = (t: KeypadTarget): void => {
+    if (target.value === t) target.value = null
+  }
   function press(key: string): void {
     const t = target.value
     if (!t) return

@@ -1,9 +1,11 @@
 import { defineStore } from 'pinia'
 import { Outbox, type NewEntry } from '~/outbox/outbox'
-import { openTabletDb, type Entry, type TabletDb } from '~/outbox/tablet-db'
-import type { BodyInput, Contract, Reply } from '#shared/contract'
-import type { KeptId } from '#shared/routes'
-import { api, ApiProblem, noAnswer, uuid } from '~/utils/api'
+import { openSealDb, openTabletDb, READS_FORM, type CachedRead, type Entry, type TabletDb } from '~/outbox/tablet-db'
+import { TabletVault } from '~/outbox/vault'
+import { onForget } from '~/utils/forget'
+import type { BodyInput, Contract, Person, Reply } from '#shared/contract'
+import { ROUTES, type KeptId } from '#shared/routes'
+import { api, ApiProblem, noAnswer, tagged, uuid } from '~/utils/api'
 import { useSession } from './session'
 
 const SEND_TIMEOUT_MS = 12_000
@@ -13,33 +15,60 @@ const OVERLAID: readonly KeptId[] = ['postLot', 'postPress', 'postLotEvent', 'pu
 type Kept<K extends KeptId> = { params?: Record<string, string>; body: BodyInput<K>; key?: string }
 export type KeepResult<K extends KeptId> = { kept: false; reply: Reply<K> } | { kept: true; reply: null }
 
-/** What this tablet has not sent yet, and the last answers it read; whether there is a connection, and since when not. */
+/**
+ * What this tablet has not sent yet, and the last answers it read; whether there is a connection, and since when not.
+ */
 export const useOutbox = defineStore('outbox', () => {
   const entries = shallowRef<readonly Entry[]>([])
+  const locked = ref(0)
   const offlineSince = ref<string | null>(null)
   /** when what is shown was read, while there is no connection */
   const asOf = ref<string | null>(null)
   let db: TabletDb
+  let vault: TabletVault
   let outbox: Outbox
+  /** raised whenever somebody leaves: what is answered after that is not put down any more */
+  let era = 0
   const listeners = new Set<(entry: Entry, reply: Record<string, unknown>) => void>()
   let opening: Promise<void> | null = null
 
-  const open = (): Promise<void> => (opening ??= (async () => {
-    db = await openTabletDb()
-    outbox = new Outbox(db, sendEntry, (e) => (entries.value = [...e]), (entry, reply) => {
-      if (OVERLAID.includes(entry.route)) delivered.value = [...delivered.value, { ...entry, body: reply.version === undefined ? entry.body : { ...entry.body, version: reply.version } }]
-      listeners.forEach((l) => l(entry, reply))
-    })
-    await outbox.load()
-  })())
+  const open = (): Promise<void> =>
+    (opening ??= (async () => {
+      const [data, seals] = await Promise.all([openTabletDb(), openSealDb()])
+      db = data
+      vault = new TabletVault(db, seals)
+      await vault.load()
+      const told = (now: readonly Entry[], others: number): void => {
+        entries.value = [...now]
+        locked.value = others
+      }
+      outbox = new Outbox(db, sendEntry, vault, told, (entry, reply) => {
+        if (OVERLAID.includes(entry.route))
+          delivered.value = [
+            ...delivered.value,
+            { ...entry, body: reply.version === undefined ? entry.body : { ...entry.body, version: reply.version } },
+          ]
+        listeners.forEach((l) => l(entry, reply))
+      })
+      await outbox.load()
+    })())
 
   async function sendEntry(e: Entry) {
     try {
-      const reply = await api(e.route, { params: e.params, body: e.body as never, key: e.key, timeoutMs: SEND_TIMEOUT_MS })
+      const reply = await api(e.route, {
+        params: e.params,
+        body: e.body as never,
+        key: e.key,
+        timeoutMs: SEND_TIMEOUT_MS,
+      })
       return { ok: true as const, reply: reply as Record<string, unknown> }
     } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error
-      return { ok: false as const, problem: error.problem }
+      // Not even a request came of it: the entry is at fault, and must not hold up the others for ever.
+      const problem =
+        error instanceof ApiProblem
+          ? error.problem
+          : { type: 'about:blank', title: 'internal', status: 500, code: 'internal' }
+      return { ok: false as const, problem }
     }
   }
 
@@ -49,23 +78,38 @@ export const useOutbox = defineStore('outbox', () => {
   /** What is laid over the last answers: what was delivered since they were asked for, then what waits. */
   const overlay = computed(() => {
     const waiting = new Set(mine.value.map((e) => e.seq))
-    return [...delivered.value.filter((e) => e.personId === useSession().person?.id && !waiting.has(e.seq)), ...mine.value]
+    return [
+      ...delivered.value.filter((e) => e.personId === useSession().person?.id && !waiting.has(e.seq)),
+      ...mine.value,
+    ]
   })
-  /** Call before reading; the function it gives is called when the answer is shown, and what was delivered before is then in it. */
+  /**
+   * Call before reading; the function it gives is called when the answer is shown, and what was delivered before is
+   * then in it.
+   */
   function reading(...routes: KeptId[]): () => void {
     const before = new Set(delivered.value.filter((e) => routes.includes(e.route)))
     // An older answer that was kept on the tablet does not have it yet.
-    return () => { if (offlineSince.value === null) delivered.value = delivered.value.filter((e) => !before.has(e)) }
+    return () => {
+      if (offlineSince.value === null) delivered.value = delivered.value.filter((e) => !before.has(e))
+    }
   }
-  const ofOthers = computed(() => entries.value.length - mine.value.length)
+  const ofOthers = computed(() => locked.value + entries.value.length - mine.value.length)
 
   /**
-   * A write that is put down first. Answered: its reply, or the problem as an error, for the form that still shows what was typed.
-   * Not answered, or signed out meanwhile: it is kept, and goes out later.
+   * A write that is put down first. Answered: its reply, or the problem as an error, for the form that still shows what
+   * was typed. Not answered, or signed out meanwhile: it is kept, and goes out later.
    */
   async function keep<K extends KeptId>(route: K, call: Kept<K>): Promise<KeepResult<K>> {
     await open()
-    const fresh: NewEntry = { key: call.key ?? uuid(), personId: useSession().person!.id, route, params: call.params ?? {}, body: call.body as Record<string, unknown>, at: useSession().now().toISOString() }
+    const fresh: NewEntry = {
+      key: call.key ?? uuid(),
+      personId: useSession().person!.id,
+      route,
+      params: call.params ?? {},
+      body: call.body as Record<string, unknown>,
+      at: useSession().now().toISOString(),
+    }
     const outcome = await outbox.write(fresh)
     if (outcome.sent) return { kept: false, reply: outcome.reply as Reply<K> }
     const status = outcome.problem?.status ?? 0
@@ -79,7 +123,10 @@ export const useOutbox = defineStore('outbox', () => {
     await open()
     await outbox.flush(person.id)
   }
-  const drop = async (seq: number): Promise<void> => { await open(); await outbox.remove(seq) }
+  const drop = async (seq: number): Promise<void> => {
+    await open()
+    await outbox.remove(seq)
+  }
   async function again(seq: number, body?: Record<string, unknown>): Promise<void> {
     await open()
     await outbox.again(seq, { key: uuid(), body })
@@ -87,29 +134,46 @@ export const useOutbox = defineStore('outbox', () => {
   }
   const held = (e: Entry): boolean => outbox?.holds(e) ?? false
   /** A document's newest text that waits here. */
-  const waitingFor = (route: KeptId, id: string): Entry | undefined => mine.value.findLast((e) => e.route === route && e.params.id === id)
+  const waitingFor = (route: KeptId, id: string): Entry | undefined =>
+    mine.value.findLast((e) => e.route === route && e.params.id === id)
   function onDelivered(listener: (entry: Entry, reply: Record<string, unknown>) => void): () => void {
     listeners.add(listener)
     return () => listeners.delete(listener)
   }
 
-  /** A read whose last answer is kept, and given when there is none now. */
-  async function read<K extends keyof Contract>(id: K, call: { params?: Record<string, string>; query?: Record<string, string> } = {}): Promise<Reply<K>> {
-    // Asked at once: opening the tablet's own database takes as long as the answer.
-    const asked = api(id, { ...call, timeoutMs: SEND_TIMEOUT_MS })
-    asked.catch(() => undefined)
-    await open()
-    const cacheId = `${id}?${new URLSearchParams({ ...call.params, ...call.query })}`
+  /** Whose the answers on this tablet are: another person's, or another role's, are not shown. */
+  const whose = (person: Pick<Person, 'id' | 'role'> | null): string => (person ? `${person.id} ${person.role}` : '')
+
+  /** A read whose last answer is kept, and given when there is none now, or when nothing has changed since. */
+  async function read<K extends keyof Contract>(
+    id: K,
+    call: { params?: Record<string, string>; query?: Record<string, string> } = {},
+  ): Promise<Reply<K>> {
+    const began = era
+    const mineNow = whose(useSession().person)
+    const cacheId = `${READS_FORM} ${id}?${new URLSearchParams({ ...call.params, ...call.query })}`
+    const find = async () => {
+      await open()
+      const kept = await db.get('reads', cacheId)
+      return kept && (!mineNow || kept.whose === mineNow) ? kept : undefined
+    }
+    // Without a tag it is asked at once: opening the tablet's own database takes as long as the answer.
+    const isTagged = 'shows' in ROUTES[id]
+    const ask = (tag: string | null) => tagged(id, { ...call, timeoutMs: SEND_TIMEOUT_MS, tag })
+    const asked = isTagged ? null : ask(null)
+    asked?.catch(() => undefined)
+    const known = await find()
     try {
-      const reply = await asked
-      const at = useSession().now().toISOString()
-      await db.put('reads', { id: cacheId, personId: useSession().person?.id ?? '', at, reply: JSON.parse(JSON.stringify(reply)) as unknown })
+      const { reply, tag } = await (asked ?? ask(known?.tag ?? null))
       online()
+      if (reply === null) return known!.reply as Reply<K>
+      const at = useSession().now().toISOString()
+      const of = id === 'me' ? whose((reply as Reply<'me'>).person) : mineNow
+      if (began === era && of)
+        await db.put('reads', { id: cacheId, whose: of, at, tag, reply: JSON.parse(JSON.stringify(reply)) as unknown })
       return reply
     } catch (e) {
-      const known = noAnswer(e) ? await db.get('reads', cacheId) : undefined
-      const person = useSession().person
-      if (!known || (person && known.personId && known.personId !== person.id)) throw e
+      if (!noAnswer(e) || !known || began !== era) throw e
       offline(known.at)
       return known.reply as Reply<K>
     }
@@ -122,10 +186,53 @@ export const useOutbox = defineStore('outbox', () => {
     offlineSince.value ??= new Date().toISOString()
     if (at && (!asOf.value || at < asOf.value)) asOf.value = at
   }
-  /** Whoever signs out leaves no reading behind; what they have not sent stays, and is theirs. */
-  async function forgetReads(): Promise<void> {
+  /** Somebody is signed in: what others read here goes, and what they themselves have not sent is opened. */
+  async function welcome(person: Person): Promise<void> {
     await open()
-    await db.clear('reads')
+    const mayStay = (row: CachedRead): boolean => row.whose === whose(person) && row.id.startsWith(`${READS_FORM} `)
+    for (const row of await db.getAll('reads')) if (!mayStay(row)) await db.delete('reads', row.id)
+    await vault.forgetAllBut(person.id)
+    if (!vault.has(person.id)) {
+      const seal = await api('getSeal').catch((e: unknown) => {
+        if (noAnswer(e)) return null
+        throw e
+      })
+      if (seal) await vault.learn(person.id, seal.key)
+    }
+    await outbox.load()
   }
-  return { entries, mine, overlay, reading, ofOthers, offlineSince, asOf, open, keep, flush, drop, again, held, waitingFor, onDelivered, read, online, offline, forgetReads }
+  /**
+   * Whoever leaves, or is found to have been signed out, leaves no reading behind; what they have not sent stays, and
+   * is theirs.
+   */
+  async function forget(): Promise<void> {
+    era++
+    await open()
+    delivered.value = []
+    await db.clear('reads')
+    await vault.forgetAllBut(null)
+    await outbox.load()
+  }
+  onForget(forget)
+  return {
+    entries,
+    mine,
+    overlay,
+    reading,
+    ofOthers,
+    offlineSince,
+    asOf,
+    open,
+    keep,
+    flush,
+    drop,
+    again,
+    held,
+    waitingFor,
+    onDelivered,
+    read,
+    online,
+    offline,
+    welcome,
+  }
 })

@@ -1,19 +1,46 @@
 import { defineStore } from 'pinia'
-import { fruitToBuy, type BuyContext, type FruitToBuy, type Wanted } from '#core/buy'
+import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
 import { fitVessel, scaleToCups, type Batch, type VesselFit } from '#core/scale'
-import type { CupCost } from '#core/cost'
+import type { Cost } from '#core/cost'
+import { ProcessLimit } from '#core/process'
 import type { Evaluation, RecipeDocument } from '#core/recipe'
-import { product, sum, type Figure } from '#core/figures'
+import { quotient, sum } from '#core/figures'
 import type { PlanLine, Recipe } from '#shared/contract'
 import { withPendingLines } from '~/outbox/pending'
 import { dayAt } from '~/utils/format'
 import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
+import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
-export interface Sheet { line: PlanLine; recipe: Recipe; document: RecipeDocument; evaluation: Evaluation; batch: Batch; fit: VesselFit | null; cost: CupCost | null; batchCost: Figure | null }
+export interface Sheet {
+  line: PlanLine
+  recipe: Recipe
+  document: RecipeDocument
+  evaluation: Evaluation
+  batch: Batch
+  fit: VesselFit | null
+  /** of the batch, with every cup of it served */
+  cost: Cost | null
+}
+
+/** A cost, and what is known of it where a price is missing. */
+export type Known = Pick<Cost, 'total' | 'known'>
+/** What one cup of a batch costs. */
+export const perCup = ({ cost, batch }: Sheet): Known | null =>
+  cost && {
+    total: cost.total && quotient('cost-of-cup', 'EUR', cost.total, batch.cups),
+    known: quotient('cost-of-cup', 'EUR', cost.known, batch.cups),
+  }
+
+/** A planned line that cannot be worked out, and why. */
+export interface Unsound {
+  line: PlanLine
+  name: string
+  why: ProcessLimit
+}
 
 /** Cups for a day at a stand, and the batch sheets and shopping that follow from them. */
 export const usePlan = defineStore('plan', () => {
@@ -24,48 +51,108 @@ export const usePlan = defineStore('plan', () => {
   const answered = shallowRef<{ shown: PlanLine[]; today: PlanLine[] }>({ shown: [], today: [] })
   const today = computed(() => (session.stand ? dayAt(session.now(), session.stand.timeZone) : ''))
   const day = ref('')
-  const over = (lines: PlanLine[], on: string): PlanLine[] => withPendingLines(lines, useOutbox().overlay, session.standId, on)
+  const over = (lines: PlanLine[], on: string): PlanLine[] =>
+    withPendingLines(lines, useOutbox().overlay, session.standId, on)
   const lines = computed(() => over(answered.value.shown, day.value))
   const cupsToday = computed(() => over(answered.value.today, today.value).reduce((n, l) => n + l.cups, 0))
 
-  const sheets = computed((): Sheet[] => lines.value.flatMap((line) => {
+  /** A line as a batch, or why it cannot be one. */
+  function sheetOf(line: PlanLine): Sheet | Unsound {
     const recipe = drinks.byId.get(line.recipeId)
-    const stand = session.stand
-    if (!recipe || !stand || line.cups <= 0) return []
-    const document = drinks.servedDocument(recipe)
-    const { evaluation } = drinks.evaluate(document)
-    if (!evaluation || evaluation.jug.volume.value <= 0) return []
-    const batch = scaleToCups(evaluation, { cups: line.cups, lossShare: stand.lossShare, steps: { massStepG: stand.massStepG, volumeStepMl: stand.volumeStepMl } })
-    const cost = drinks.costOf(document, evaluation)
-    const vessels = catalogue.vessels.filter((v) => v.standId === stand.id)
-    return [{
-      line, recipe, document, evaluation, batch, cost, fit: fitVessel(batch.rounded.volume, vessels),
-      batchCost: cost && product('cost-of-cups', 'EUR', [cost.total, batch.cups]),
-    }]
-  }))
-  const litres = computed(() => sum('all-litres', 'L', sheets.value.map((s) => s.batch.litres)))
-  const totalCost = computed(() => {
-    const costs = sheets.value.flatMap((s) => (s.batchCost ? [s.batchCost] : []))
-    return costs.length ? sum('cost-of-day', 'EUR', costs) : null
+    const stand = session.stand!
+    if (!recipe) return { line, name: '', why: new ProcessLimit('recipe-unsound', {}) }
+    const { document, context } = drinks.served(recipe)
+    const { evaluation, limit } = drinks.evaluate({ document, context })
+    const unsound = (code: string): Unsound => ({ line, name: recipe.name, why: new ProcessLimit(code, {}) })
+    if (!evaluation) return { line, name: recipe.name, why: limit! }
+    if (!document.serve) return unsound('serve-missing')
+    if (evaluation.jug.volume.value <= 0) return unsound('drink-empty')
+    try {
+      const steps = { massStepG: stand.massStepG, volumeStepMl: stand.volumeStepMl }
+      const scaled = (of: RecipeDocument): Evaluation => drinks.evaluateOrThrow({ document: of, context })
+      const batch = scaleToCups(toRaw(document), evaluation, scaled, {
+        cups: line.cups,
+        lossShare: stand.lossShare,
+        steps,
+      })
+      const cost = drinks.costOfBatch(document, batch)
+      const fit = fitVessel(
+        batch.rounded.volume,
+        catalogue.vessels.filter((v) => v.standId === stand.id),
+      )
+      // What cannot be bought for breaks here, and not on the list of everybody.
+      toBuy([{ name: recipe.name, takes: batch.takes }], buyContext.value)
+      return { line, recipe, document, evaluation, batch, cost, fit }
+    } catch (e) {
+      return e instanceof ProcessLimit ? { line, name: recipe.name, why: e } : unsound('recipe-unsound')
+    }
+  }
+  const made = computed(() => (session.stand && drinks.ready ? lines.value.filter((l) => l.cups > 0).map(sheetOf) : []))
+  const sheets = computed(() => made.value.filter((m): m is Sheet => 'batch' in m))
+  /** Lines that no batch can be made of: said, so that the rest is not taken for all. */
+  const unsound = computed(() => made.value.filter((m): m is Unsound => 'why' in m))
+  const litres = computed(() =>
+    sum(
+      'all-litres',
+      'L',
+      sheets.value.map((s) => s.batch.litres),
+    ),
+  )
+  const totalCost = computed((): Known | null => {
+    const costs = sheets.value.flatMap((s) => (s.cost ? [s.cost] : []))
+    if (!costs.length) return null
+    const known = sum(
+      'cost-of-day',
+      'EUR',
+      costs.map((c) => c.known),
+    )
+    return { known, total: costs.every((c) => c.total) ? known : null }
   })
 
   /** Chance of having enough that is bought for. */
   const chance = ref(0.9)
   const buyContext = computed((): BuyContext => ({
-    fruitOf: catalogue.fruitOf, fruitYield: (key) => fruit.yields.get(key)!, onHandG: (key) => fruit.usableG(key, day.value), onHandMl: (key) => fruit.usableMl(key, day.value), prep: drinks.evaluatedPrep, chance: chance.value,
+    fruitOf: catalogue.fruitOf,
+    fruitYield: (key) => fruit.yields.get(key)!,
+    onHandG: (key) => fruit.usableG(key, day.value),
+    onHandMl: (key) => fruit.usableMl(key, day.value),
+    chance: chance.value,
   }))
   /** litres of juices that somebody wants beside the plan */
   const wanted = ref<Wanted[]>([])
-  const shopping = computed((): FruitToBuy[] => fruitToBuy(sheets.value.map((s) => ({ batch: s.batch, serve: s.document.serve! })), buyContext.value, wanted.value))
+  const shopping = computed((): ToBuy =>
+    toBuy(
+      sheets.value.map((s) => ({ name: s.recipe.name, takes: s.batch.takes })),
+      buyContext.value,
+      wanted.value,
+    ),
+  )
 
+  /** Cups that are filled, by what they are called: one of each, with its lid and straw. */
+  const pieces = computed(() => {
+    const count = new Map<string, number>()
+    for (const s of sheets.value) {
+      const cup = drinks.cupOf(s.document)?.name
+      if (cup) count.set(cup, (count.get(cup) ?? 0) + s.line.cups)
+    }
+    return [...count].map(([name, n]) => ({ name, count: n }))
+  })
+
+  onForget(() => {
+    answered.value = { shown: [], today: [] }
+    wanted.value = []
+  })
   async function load(): Promise<void> {
     const stand = session.standId
     if (!stand) return
     day.value ||= today.value
     const settled = useOutbox().reading('putPlanLine')
-    const [shown, now] = await Promise.all([useOutbox().read('plan', { query: { stand, day: day.value } }), useOutbox().read('plan', { query: { stand, day: today.value } })])
+    const [shown, now] = await Promise.all([
+      useOutbox().read('plan', { query: { stand, day: day.value } }),
+      useOutbox().read('plan', { query: { stand, day: today.value } }),
+    ])
     answered.value = { shown, today: now }
     settled()
   }
-  return { lines, today, day, cupsToday, sheets, shopping, chance, wanted, litres, totalCost, load }
+  return { lines, today, day, cupsToday, sheets, unsound, shopping, pieces, chance, wanted, litres, totalCost, load }
 })

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import type { Person, Stand } from '#shared/contract'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
+import { forgetEverything } from '~/utils/forget'
 import { useOutbox } from './outbox'
 
 /** Somebody signed out while nobody answered: the server is told before anything else. */
@@ -30,6 +31,9 @@ export const useSession = defineStore('session', () => {
     try {
       if (localStorage.getItem(LEAVING)) await leaveAtLast()
       const me = await useOutbox().read('me')
+      // Before anything of theirs is asked for: what somebody else, or they in another role, left here is gone.
+      if (person.value?.id !== me.person.id || person.value.role !== me.person.role)
+        await useOutbox().welcome(me.person)
       person.value = me.person
       over.value = false
       business.value = me.business
@@ -38,26 +42,34 @@ export const useSession = defineStore('session', () => {
       if (!stands.value.some((s) => s.id === standId.value)) standId.value = stands.value[0]?.id ?? ''
       return true
     } catch (e) {
-      // Signed out; or nobody answers and nothing was kept: the door, which says so.
-      if (e instanceof ApiProblem && (e.problem.status === 401 || noAnswer(e))) return false
-      throw e
+      // Nobody answers and nothing was kept: the door, which says so.
+      if (noAnswer(e)) return false
+      if (!(e instanceof ApiProblem) || e.problem.status !== 401) throw e
+      // Signed out, perhaps long ago and from elsewhere: nothing of it may come back without a connection.
+      await gone()
+      return false
     }
   }
   async function signOut(): Promise<void> {
     localStorage.setItem(LEAVING, '1')
-    await useOutbox().forgetReads()
-    person.value = null
-    await leaveAtLast().catch((e: unknown) => { if (!noAnswer(e)) throw e })
+    await gone()
+    await leaveAtLast().catch((e: unknown) => {
+      if (!noAnswer(e)) throw e
+    })
   }
   async function leaveAtLast(): Promise<void> {
-    await api('signOut').catch((e: unknown) => { if (noAnswer(e)) throw e })
+    await api('signOut').catch((e: unknown) => {
+      if (noAnswer(e)) throw e
+    })
     localStorage.removeItem(LEAVING)
   }
   /** The session ended on the server: the door, with what is unsent kept. */
   async function gone(): Promise<void> {
     person.value = null
     over.value = false
-    await useOutbox().forgetReads()
+    business.value = ''
+    stands.value = []
+    await forgetEverything()
   }
   return { over, person, business, stands, stand, standId, isOwner, mayPlan, asked, now, load, signOut, gone }
 })

@@ -1,4 +1,7 @@
-/** Making a formatter takes a hundred times as long as using it, and a page of lots formats hundreds of numbers: each is made once. */
+/**
+ * Making a formatter takes a hundred times as long as using it, and a page of lots formats hundreds of numbers: each is
+ * made once.
+ */
 const made = new Map<string, unknown>()
 function once<T>(key: string, make: () => T): T {
   if (!made.has(key)) made.set(key, make())
@@ -10,7 +13,11 @@ function once<T>(key: string, make: () => T): T {
  */
 export function formatNumber(value: number, locale: string, digits = 0): string {
   if (!Number.isFinite(value)) return '–'
-  const fixed = once(`n${digits}`, () => new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true })).format(Object.is(value, -0) ? 0 : value)
+  const fixed = once(
+    `n${digits}`,
+    () =>
+      new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true }),
+  ).format(Object.is(value, -0) ? 0 : value)
   if (locale !== 'es') return fixed
   const [whole = '', part] = fixed.split('.')
   const grouped = whole.replace(/,/g, whole.replace(/\D/g, '').length >= 5 ? '\u2009' : '')
@@ -19,7 +26,29 @@ export function formatNumber(value: number, locale: string, digits = 0): string 
 
 /** Digits that suit a unit: grams of a cup to the gram, Brix to a tenth, money to the cent. */
 const DIGITS: Record<string, number> = {
-  g: 0, kg: 2, mL: 0, L: 2, min: 0, '%': 1, '°Bx': 1, '°C': 1, 'g/mL': 3, 'g/100 mL': 2, 'mL/kg': 0, EUR: 2, 'EUR/kg': 2, 'EUR/L': 2, 'EUR/g': 5, 'EUR/h': 2, 'min/L': 1, '1': 3, cups: 0, batches: 0, 'kJ/(kg K)': 2, s: 0, pieces: 0,
+  g: 0,
+  kg: 2,
+  mL: 0,
+  L: 2,
+  min: 0,
+  '%': 1,
+  '°Bx': 1,
+  '°C': 1,
+  'g/mL': 3,
+  'g/100 mL': 2,
+  'mL/kg': 0,
+  EUR: 2,
+  'EUR/kg': 2,
+  'EUR/L': 2,
+  'EUR/g': 5,
+  'EUR/h': 2,
+  'min/L': 1,
+  '1': 3,
+  cups: 0,
+  batches: 0,
+  'kJ/(kg K)': 2,
+  s: 0,
+  pieces: 0,
 }
 export const digitsFor = (unit: string): number => DIGITS[unit] ?? 2
 
@@ -33,16 +62,40 @@ export function unitText(unit: string): string {
 const DATES: Record<string, string> = { en: 'en-GB', es: 'es' }
 
 export function formatDay(iso: string, locale: string, timeZone?: string): string {
-  return once(`d${locale}${timeZone}`, () => new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone })).format(new Date(iso))
+  return once(
+    `d${locale}${timeZone}`,
+    () => new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone }),
+  ).format(new Date(iso))
 }
 export function formatTime(iso: string, locale: string, timeZone?: string): string {
-  return once(`t${locale}${timeZone}`, () => new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone })).format(new Date(iso))
+  return once(
+    `t${locale}${timeZone}`,
+    () => new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }),
+  ).format(new Date(iso))
 }
 /** The day of the week of a calendar day. @param day YYYY-MM-DD */
 export function formatWeekday(day: string, locale: string): string {
-  return once(`w${locale}`, () => new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' })).format(new Date(`${day}T12:00:00Z`))
+  return once(`w${locale}`, () => new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' })).format(
+    new Date(`${day}T12:00:00Z`),
+  )
 }
+/** A calendar day, which is the same wherever the stand is. @param day YYYY-MM-DD */
+export const formatCalendarDay = (day: string, locale: string): string => formatDay(`${day}T12:00:00Z`, locale, 'UTC')
+/** So many days after a calendar day, or before it. @param day YYYY-MM-DD */
+export const shiftDay = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10)
+const DAY_MS = 864e5
 /** The calendar day at a place, as YYYY-MM-DD. */
 export function dayAt(instant: Date, timeZone: string): string {
   return once(`c${timeZone}`, () => new Intl.DateTimeFormat('sv-SE', { timeZone })).format(instant)
+}
+
+/**
+ * All of an amount as somebody would type it, to the thousandth of a gram. Three digits behind the mark would be asked
+ * about, as they may be thousands: they get a nought more.
+ * @param mark the decimal mark of the language
+ */
+export function exactKg(g: number, mark: '.' | ','): string {
+  const text = String(Math.round(g * 1e3) / 1e6)
+  return (/\.\d{3}$/.test(text) ? `${text}0` : text).replace('.', mark)
 }

@@ -1,7 +1,17 @@
 /** A cup's outline in drawing units, and where a volume stands in it. A frustum: wider at the brim. */
-export interface GlassShape { capacityMl: number; bottomR: number; topR: number; height: number }
+export interface GlassShape {
+  capacityMl: number
+  bottomR: number
+  topR: number
+  height: number
+}
 
-export const glassShape = (capacityMl: number, height: number): GlassShape => ({ capacityMl, bottomR: height * 0.19, topR: height * 0.26, height })
+export const glassShape = (capacityMl: number, height: number): GlassShape => ({
+  capacityMl,
+  bottomR: height * 0.19,
+  topR: height * 0.26,
+  height,
+})
 
 /** Radius at a volume: in a frustum, volume grows with the cube of the radius. */
 export function radiusAt(g: GlassShape, ml: number): number {
@@ -9,7 +19,8 @@ export function radiusAt(g: GlassShape, ml: number): number {
   return Math.cbrt(g.bottomR ** 3 + share * (g.topR ** 3 - g.bottomR ** 3))
 }
 /** Height above the bottom at a volume. */
-export const heightAt = (g: GlassShape, ml: number): number => ((radiusAt(g, ml) - g.bottomR) / (g.topR - g.bottomR)) * g.height
+export const heightAt = (g: GlassShape, ml: number): number =>
+  ((radiusAt(g, ml) - g.bottomR) / (g.topR - g.bottomR)) * g.height
 /** The volume below a height: what a dragged edge means. */
 export function volumeAt(g: GlassShape, height: number): number {
   const r = g.bottomR + Math.min(1, Math.max(0, height / g.height)) * (g.topR - g.bottomR)

@@ -2,26 +2,83 @@ import { yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
 type Words = (n: (v: number, digits?: number) => string, t: (key: string) => string) => Record<string, string>
-export interface StoryRow { id: string; kind: string; entity: 'lot' | 'press' | 'lot-event'; at: string; by: string; voided: boolean; press?: Press; words: Words }
+export interface StoryRow {
+  id: string
+  kind: string
+  entity: 'lot' | 'press' | 'lot-event'
+  at: string
+  by: string
+  voided: boolean
+  press?: Press
+  words: Words
+}
 
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */
 export function storyRows(lot: Lot, presses: readonly Press[], events: readonly LotEventRow[]): StoryRow[] {
   const rows: StoryRow[] = [
-    { id: lot.id, kind: lot.kind === 'received' ? (lot.weighed ? 'weighed' : 'counted') : 'kept', entity: 'lot', at: lot.at, by: lot.by, voided: false, words: (n) => ({ kg: n(lot.amount / 1000, 2), n: n(lot.count ?? 0), g: n(lot.amount) }) },
+    {
+      id: lot.id,
+      kind: lot.kind === 'received' ? (lot.weighed ? 'weighed' : 'counted') : 'kept',
+      entity: 'lot',
+      at: lot.at,
+      by: lot.by,
+      voided: false,
+      words: (n) => ({ kg: n(lot.amount / 1000, 2), n: n(lot.count ?? 0), g: n(lot.amount) }),
+    },
     ...presses.map((p): StoryRow => ({
-      id: p.id, kind: 'press', entity: 'press', at: p.at, by: p.by, voided: false, press: p,
-      words: (n, t) => ({ kg: n(p.takenG / 1000, 2), l: n(p.juiceMl / 1000, 2), mlPerKg: n(yieldMlPerKg(p)), method: t(`method.${p.method}`), extra: [p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '', p.seen?.ta ? `TA ${n(p.seen.ta, 2)}` : '', p.seen?.ph ? `pH ${n(p.seen.ph, 2)}` : ''].filter(Boolean).map((x) => ` · ${x}`).join('') }),
+      id: p.id,
+      kind: 'press',
+      entity: 'press',
+      at: p.at,
+      by: p.by,
+      voided: false,
+      press: p,
+      words: (n, t) => ({
+        kg: n(p.takenG / 1000, 2),
+        l: n(p.juiceMl / 1000, 2),
+        mlPerKg: n(yieldMlPerKg(p)),
+        method: t(`method.${p.method}`),
+        extra: [
+          p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '',
+          p.seen?.ta ? `TA ${n(p.seen.ta, 2)}` : '',
+          p.seen?.ph ? `pH ${n(p.seen.ph, 2)}` : '',
+        ]
+          .filter(Boolean)
+          .map((x) => ` · ${x}`)
+          .join(''),
+      }),
     })),
-    ...events.map((e): StoryRow => ({ id: e.id, kind: e.event.kind, entity: 'lot-event', at: e.at, by: e.by, voided: e.voided, words: wordsOf(e) })),
+    ...events.map((e): StoryRow => ({
+      id: e.id,
+      kind: e.event.kind,
+      entity: 'lot-event',
+      at: e.at,
+      by: e.by,
+      voided: e.voided,
+      words: wordsOf(e),
+    })),
   ]
   return rows.sort((a, b) => b.at.localeCompare(a.at))
 }
 function wordsOf({ event: e, amountG }: LotEventRow): Words {
   return (n, t): Record<string, string> => {
-    if (e.kind === 'look') return { what: [e.feel ? t(`feel.${e.feel}`) : '', t(`place.${e.place}`), e.brix === null ? '' : `${n(e.brix, 1)} °Bx`, e.tempC === null ? '' : `${n(e.tempC, 1)} °C`, e.crackedShare ? `${t('weighIn.cracked').toLowerCase()} ${n(e.crackedShare * 100)} %` : '', e.note ?? ''].filter(Boolean).join(' · ') }
+    if (e.kind === 'look')
+      return {
+        what: [
+          e.feel ? t(`feel.${e.feel}`) : '',
+          t(`place.${e.place}`),
+          e.brix === null ? '' : `${n(e.brix, 1)} °Bx`,
+          e.tempC === null ? '' : `${n(e.tempC, 1)} °C`,
+          e.crackedShare ? `${t('weighIn.cracked').toLowerCase()} ${n(e.crackedShare * 100)} %` : '',
+          e.note ?? '',
+        ]
+          .filter(Boolean)
+          .join(' · '),
+      }
     if (e.kind === 'clean') return { who: e.initials }
     if (e.kind === 'garnish') return { n: n(e.pieces ?? 0), g: n(amountG ?? 0) }
-    if (e.kind === 'discard') return { kg: n(e.kg, 2), reason: t(`reason.${e.reason}`), note: e.note ? ` · ${e.note}` : '' }
+    if (e.kind === 'discard')
+      return { kg: n(e.kg, 2), reason: t(`reason.${e.reason}`), note: e.note ? ` · ${e.note}` : '' }
     return { kg: n(e.kg, 2), parts: e.parts.map((p) => `${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(', ') }
   }
 }

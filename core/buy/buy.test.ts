@@ -14,7 +14,8 @@ function exhaustive(needG: number, packs: readonly Pack[]): number {
     if (leftG <= 0) return 0
     if (i === packs.length) return Infinity
     let best = Infinity
-    for (let n = 0; n <= Math.ceil(leftG / packs[i]!.massG); n++) best = Math.min(best, n * packs[i]!.eur + least(i + 1, leftG - n * packs[i]!.massG))
+    for (let n = 0; n <= Math.ceil(leftG / packs[i]!.massG); n++)
+      best = Math.min(best, n * packs[i]!.eur + least(i + 1, leftG - n * packs[i]!.massG))
     return best
   }
   return least(0, needG)
@@ -22,22 +23,40 @@ function exhaustive(needG: number, packs: readonly Pack[]): number {
 
 describe('packs', () => {
   it('are the cheapest that cover the need, as an exhaustive search finds them', () => {
-    fc.assert(fc.property(
-      fc.integer({ min: 100, max: 30000 }), fc.array(fc.record({ massG: fc.integer({ min: 5, max: 150 }).map((x) => x * 100), eur: fc.integer({ min: 1, max: 4000 }).map((c) => c / 100) }), { minLength: 1, maxLength: 3 }),
-      (needG, kinds) => {
-        const packs = kinds.map((k, i) => ({ id: String(i), ...k }))
-        const choice = cheapestPacks(needG, packs, solve)!
-        expect(choice.massG).toBeGreaterThanOrEqual(needG)
-        expect(choice.eur).toBeCloseTo(exhaustive(needG, packs), 4)
-      },
-    ), { numRuns: 150 })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 100, max: 30000 }),
+        fc.array(
+          fc.record({
+            massG: fc.integer({ min: 5, max: 150 }).map((x) => x * 100),
+            eur: fc.integer({ min: 1, max: 4000 }).map((c) => c / 100),
+          }),
+          { minLength: 1, maxLength: 3 },
+        ),
+        (needG, kinds) => {
+          const packs = kinds.map((k, i) => ({ id: String(i), ...k }))
+          const choice = cheapestPacks(needG, packs, solve)!
+          expect(choice.massG).toBeGreaterThanOrEqual(needG)
+          expect(choice.eur).toBeCloseTo(exhaustive(needG, packs), 4)
+        },
+      ),
+      { numRuns: 150 },
+    )
   }, 60_000)
   it('takes one big crate where it is cheaper than many small ones, and less over at the same price', () => {
-    const packs = [{ id: 'crate', massG: 10000, eur: 18 }, { id: 'bag', massG: 2000, eur: 4.4 }, { id: 'box', massG: 12000, eur: 18 }]
+    const packs = [
+      { id: 'crate', massG: 10000, eur: 18 },
+      { id: 'bag', massG: 2000, eur: 4.4 },
+      { id: 'box', massG: 12000, eur: 18 },
+    ]
     expect(cheapestPacks(9000, packs, solve)).toMatchObject({ massG: 10000, eur: 18 })
     expect(cheapestPacks(3000, packs, solve)!.packs.map((p) => [p.pack.id, p.count])).toEqual([['bag', 2]])
   })
-  it('no packs, no choice', () => expect([cheapestPacks(1000, [], solve), cheapestPacks(0, [{ id: 'a', massG: 1, eur: 1 }], solve)]).toEqual([null, null]))
+  it('no packs, no choice', () =>
+    expect([cheapestPacks(1000, [], solve), cheapestPacks(0, [{ id: 'a', massG: 1, eur: 1 }], solve)]).toEqual([
+      null,
+      null,
+    ]))
 })
 
 describe('price lists', () => {
@@ -45,21 +64,66 @@ describe('price lists', () => {
   const read = (text: string) => readPriceList(text, (n) => known[n.toLowerCase()], '2026-11-25')
   const rows = (text: string) => read(text).rows.map((r) => [r.ingredientKey, r.packG, r.packPriceEur, r.day])
   it.each([
-    ['commas', 'name,pack kg,price\nLemon,10,18.50\n'], ['semicolons and decimal commas', 'Nombre;Envase (kg);Precio\nLimón;10;18,50\n'], ['tabs', 'fruit\tkg\tprice (EUR)\nlemon\t10\t18.5'],
-    ['a byte-order mark, quotes and Windows line ends', '\uFEFF"Item","Size","Price"\r\n"Lemon","10 kg","€ 18,50"\r\n\r\n'], ['its own date', 'name,pack,price,date\nlemon,10,18.5,25/11/2026\n'],
+    ['commas', 'name,pack kg,price\nLemon,10,18.50\n'],
+    ['semicolons and decimal commas', 'Nombre;Envase (kg);Precio\nLimón;10;18,50\n'],
+    ['tabs', 'fruit\tkg\tprice (EUR)\nlemon\t10\t18.5'],
+    [
+      'a byte-order mark, quotes and Windows line ends',
+      '\uFEFF"Item","Size","Price"\r\n"Lemon","10 kg","€ 18,50"\r\n\r\n',
+    ],
+    ['its own date', 'name,pack,price,date\nlemon,10,18.5,25/11/2026\n'],
   ])('with %s', (_, text) => expect(rows(text)).toEqual([['lemon', 10000, 18.5, '2026-11-25']]))
-  it('without a pack is per kilo, and says so', () => expect(read('name,price\nlime,3.10')).toMatchObject({ notes: ['csv-per-kilo'], rows: [{ packG: 1000 }] }))
+  it('without a pack is per kilo, and says so', () =>
+    expect(read('name,price\nlime,3.10')).toMatchObject({ notes: ['csv-per-kilo'], rows: [{ packG: 1000 }] }))
   it('names each line that cannot be', () => {
-    const { faults, rows: good } = read('name,pack,price,date\nlemon,10,18,2026-11-01\nmoon rock,1,1,\nlime,5,free,\nlime,-2,9,\nlime,5,9,2026-13-40\nlime,5,9,2026-12-01\n=1+1,5,9,')
+    const { faults, rows: good } = read(
+      'name,pack,price,date\nlemon,10,18,2026-11-01\nmoon rock,1,1,\nlime,5,free,\nlime,-2,9,\nlime,5,9,2026-13-40\nlime,5,9,2026-12-01\n=1+1,5,9,',
+    )
     expect(good).toHaveLength(1)
-    expect(faults.map((f) => [f.line, f.code])).toEqual([[3, 'csv-name-unknown'], [4, 'csv-price-unreadable'], [5, 'csv-pack-unreadable'], [6, 'csv-date-unreadable'], [7, 'date-future'], [8, 'csv-name-unknown']])
+    expect(faults.map((f) => [f.line, f.code])).toEqual([
+      [3, 'csv-name-unknown'],
+      [4, 'csv-price-unreadable'],
+      [5, 'csv-pack-unreadable'],
+      [6, 'csv-date-unreadable'],
+      [7, 'date-future'],
+      [8, 'csv-name-unknown'],
+    ])
   })
-  it.each([['', 'csv-empty'], ['name,price', 'csv-empty'], ['what,price\nlemon,3', 'csv-no-name-column'], ['name,how much\nlemon,3', 'csv-no-price-column'], [`name,price\n${'lemon,2\n'.repeat(10_001)}`, 'csv-too-long']])('%j is refused', (text, code) => expect(() => read(text)).toThrow(code))
+  it.each([
+    ['', 'csv-empty'],
+    ['name,price', 'csv-empty'],
+    ['what,price\nlemon,3', 'csv-no-name-column'],
+    ['name,how much\nlemon,3', 'csv-no-price-column'],
+    [`name,price\n${'lemon,2\n'.repeat(10_001)}`, 'csv-too-long'],
+  ])('%j is refused', (text, code) => expect(() => read(text)).toThrow(code))
   it('reads 10 000 rows', () => expect(read(`name,price\n${'lemon,2\n'.repeat(10_000)}`).rows).toHaveLength(10_000))
-  it.each([['2026-2-3', '2026-02-03'], ['3.2.2026', '2026-02-03'], ['31/02/2026', null], ['yesterday', null]])('%s is %s', (text, day) => expect(readDay(text)).toBe(day))
+  it.each([
+    ['2026-2-3', '2026-02-03'],
+    ['3.2.2026', '2026-02-03'],
+    ['31/02/2026', null],
+    ['yesterday', null],
+  ])('%s is %s', (text, day) => expect(readDay(text)).toBe(day))
 })
 
 it('what is written opens as text in a spreadsheet, and reads back', () => {
-  expect(['=1+1', '+2', '@x', '-3.5', '-x', 'a;b'].map(csvCell)).toEqual(["'=1+1", "'+2", "'@x", '-3.5', "'-x", '"a;b"'])
-  expect(readCsv(writeCsv([['name', 'note'], ['Lemon', 'soft, "two"\nlines'], ['Lime', null]])).rows).toEqual([['Lemon', 'soft, "two"\nlines'], ['Lime', '']])
+  expect(['=1+1', '+2', '@x', '-3.5', '-x', 'a;b'].map(csvCell)).toEqual([
+    "'=1+1",
+    "'+2",
+    "'@x",
+    '-3.5',
+    "'-x",
+    '"a;b"',
+  ])
+  expect(
+    readCsv(
+      writeCsv([
+        ['name', 'note'],
+        ['Lemon', 'soft, "two"\nlines'],
+        ['Lime', null],
+      ]),
+    ).rows,
+  ).toEqual([
+    ['Lemon', 'soft, "two"\nlines'],
+    ['Lime', ''],
+  ])
 })

@@ -1,3 +1,3 @@
-export * from './fruit'
+export * from './need'
 export * from './packs'
 export * from './price-list'

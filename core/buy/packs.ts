@@ -1,11 +1,24 @@
 /** A pack that can be bought whole: its mass and its price. */
-export interface Pack { id: string; massG: number; eur: number }
-export interface PackChoice { packs: { pack: Pack; count: number }[]; massG: number; eur: number }
+export interface Pack {
+  id: string
+  massG: number
+  eur: number
+}
+export interface PackChoice {
+  packs: { pack: Pack; count: number }[]
+  massG: number
+  eur: number
+}
 
-/** What a solver is asked and answers: a program in CPLEX LP format, and the value of each of its columns. HiGHS does both. */
+/**
+ * What a solver is asked and answers: a program in CPLEX LP format, and the value of each of its columns. HiGHS does
+ * both.
+ */
 export type Solve = (lp: string) => { Status: string; Columns: Record<string, { Primal?: number }> }
 
-/** Among equal prices, the one that leaves less over: so little a kilo that it never changes what is cheapest by a cent. */
+/**
+ * Among equal prices, the one that leaves less over: so little a kilo that it never changes what is cheapest by a cent.
+ */
 const TIE_EUR_PER_KG = 1e-6
 /** More packs of one kind than this nobody carries. */
 const MOST_PACKS = 2000
@@ -28,6 +41,13 @@ export function cheapestPacks(needG: number, packs: readonly Pack[], solve: Solv
   if (!offered.length || !(needG > 0)) return null
   const answer = solve(packProgram(needG, offered))
   if (answer.Status !== 'Optimal') return null
-  const chosen = offered.map((pack, i) => ({ pack, count: Math.round(answer.Columns[`n${i}`]?.Primal ?? 0) })).filter((c) => c.count > 0).sort((a, b) => b.pack.massG - a.pack.massG)
-  return { packs: chosen, massG: chosen.reduce((s, c) => s + c.count * c.pack.massG, 0), eur: chosen.reduce((s, c) => s + c.count * c.pack.eur, 0) }
+  const chosen = offered
+    .map((pack, i) => ({ pack, count: Math.round(answer.Columns[`n${i}`]?.Primal ?? 0) }))
+    .filter((c) => c.count > 0)
+    .sort((a, b) => b.pack.massG - a.pack.massG)
+  return {
+    packs: chosen,
+    massG: chosen.reduce((s, c) => s + c.count * c.pack.massG, 0),
+    eur: chosen.reduce((s, c) => s + c.count * c.pack.eur, 0),
+  }
 }

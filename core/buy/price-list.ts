@@ -2,10 +2,27 @@ import { readCsv } from '../csv'
 import { parseNumber } from '../units'
 
 /** One line of a price list that could be read. */
-export interface ListedPrice { line: number; ingredientKey: string; name: string; packG: number; packPriceEur: number; supplier: string | null; day: string }
+export interface ListedPrice {
+  line: number
+  ingredientKey: string
+  name: string
+  packG: number
+  packPriceEur: number
+  supplier: string | null
+  day: string
+}
 /** A line that could not, with what is wrong in which column. */
-export interface ListFault { line: number; code: string; numbers: Record<string, number>; text: string }
-export interface PriceList { rows: ListedPrice[]; faults: ListFault[]; notes: string[] }
+export interface ListFault {
+  line: number
+  code: string
+  numbers: Record<string, number>
+  text: string
+}
+export interface PriceList {
+  rows: ListedPrice[]
+  faults: ListFault[]
+  notes: string[]
+}
 
 type Column = 'name' | 'price' | 'pack' | 'supplier' | 'day'
 /** What the columns are called, in either language, in small letters. */
@@ -28,14 +45,18 @@ export function readDay(text: string): string | null {
   return Number.isNaN(at.getTime()) || at.toISOString().slice(0, 10) !== day ? null : day
 }
 
-/** A number of a list: three digits after a mark are decimals here, since a list of crates has no thousands; a currency sign or unit beside it is let go. */
+/**
+ * A number of a list: three digits after a mark are decimals here, since a list of crates has no thousands; a currency
+ * sign or unit beside it is let go.
+ */
 function numberOf(text: string): number | null {
   const p = parseNumber(text.replace(/^(€|eur)\s*|\s*(€|eur|kg)$/gi, ''))
   return p.ok || p.code === 'amount-three-digits' ? p.value : null
 }
 
 /**
- * Reads a price list: every line a price of a pack, or a sentence's worth of why not. Nothing is guessed: an unknown name is a fault, not a new fruit.
+ * Reads a price list: every line a price of a pack, or a sentence's worth of why not. Nothing is guessed: an unknown
+ * name is a fault, not a new fruit.
  * @param resolve the ingredient a name means, if one
  * @param today a date; prices from the future are faults
  * @throws RangeError `csv-empty`, `csv-too-long`, `csv-no-name-column`, `csv-no-price-column`
@@ -49,7 +70,8 @@ export function readPriceList(text: string, resolve: (name: string) => string | 
   const list: PriceList = { rows: [], faults: [], notes: pack < 0 ? ['csv-per-kilo'] : [] }
   for (const [i, row] of rows.entries()) {
     const line = i + 2
-    const fault = (code: string, text: string, numbers: Record<string, number> = {}): void => void list.faults.push({ line, code, numbers, text })
+    const fault = (code: string, text: string, numbers: Record<string, number> = {}): void =>
+      void list.faults.push({ line, code, numbers, text })
     const key = resolve(row[name] ?? '')
     const eur = numberOf(row[price] ?? '')
     const kg = pack < 0 ? 1 : numberOf(row[pack] ?? '')
@@ -59,7 +81,16 @@ export function readPriceList(text: string, resolve: (name: string) => string | 
     else if (kg === null || kg <= 0 || kg > 1000) fault('csv-pack-unreadable', row[pack] ?? '')
     else if (on === null) fault('csv-date-unreadable', row[day] ?? '')
     else if (on > today) fault('date-future', row[day] ?? '')
-    else list.rows.push({ line, ingredientKey: key, name: row[name]!, packG: kg * 1000, packPriceEur: eur, supplier: supplier >= 0 && row[supplier] ? row[supplier].slice(0, 200) : null, day: on })
+    else
+      list.rows.push({
+        line,
+        ingredientKey: key,
+        name: row[name]!,
+        packG: kg * 1000,
+        packPriceEur: eur,
+        supplier: supplier >= 0 && row[supplier] ? row[supplier].slice(0, 200) : null,
+        day: on,
+      })
   }
   return list
 }

@@ -1,41 +1,219 @@
 import { evaluateFigure } from '../figures'
-import { evaluateRecipe, newDrink, newSyrup, withLayer, withServe, type RecipeContext } from '../recipe'
+import {
+  DOCUMENT_SCHEMA,
+  Evaluator,
+  evaluateRecipe,
+  newDrink,
+  newSyrup,
+  shippedContext,
+  withLayer,
+  withServe,
+  type RecipeDocument,
+} from '../recipe'
 import { INGREDIENTS } from '../substances'
 import { fruitYield, pressFigures } from '../yield'
-import { costPerGram, cupCost, juiceCostPerL, type Price, type PriceBook } from '.'
+import { scaleToCups } from '../scale'
+import {
+  batchCost,
+  centsOfLines,
+  prepCostPerGram,
+  cupCost,
+  juiceCostPerL,
+  prepCost,
+  type Price,
+  type PriceBook,
+} from '.'
 
-const context: RecipeContext = { ingredient: (k) => INGREDIENTS.get(k), prep: (id) => (id === 'syrup' ? newSyrup() : undefined) }
+const take = (out: string, ingredient: string, value: number): RecipeDocument['steps'][number] => ({
+  op: 'take',
+  out,
+  item: { ingredient },
+  amount: { value, unit: 'g' },
+  tempC: 20,
+})
+const prep = (steps: RecipeDocument['steps'], more: Partial<RecipeDocument> = {}): RecipeDocument => ({
+  schema: DOCUMENT_SCHEMA,
+  kind: 'prep',
+  output: 'out',
+  steps,
+  ...more,
+})
+/** 1 kg of sugar and 1 kg of water, heated to 80 °C on an electric hob. */
+const heated = (): RecipeDocument =>
+  prep([take('s', 'white-sugar', 1000), take('w', 'water', 1000), { op: 'heat', in: ['s', 'w'], out: 'out', toC: 80 }])
+const context = shippedContext({ syrup: newSyrup(), heated: heated() })
 const since = '2026-01-01T00:00:00Z'
 const prices: Record<string, Price> = {
-  lemon: { packPriceEur: 2.4, packG: 1000, since }, 'white-sugar': { packPriceEur: 10, packG: 10000, since }, water: { packPriceEur: 0.02, packG: 10000, since }, ice: { packPriceEur: 2.5, packG: 10000, since },
+  lemon: { packPriceEur: 2.4, packG: 1000, since },
+  'white-sugar': { packPriceEur: 10, packG: 10000, since },
+  water: { packPriceEur: 0.02, packG: 10000, since },
+  ice: { packPriceEur: 2.5, packG: 10000, since },
 }
 const lemon = INGREDIENTS.get('lemon')!
-const press = pressFigures({ takenG: 10000, trimmedG: null, juiceMl: 4000, juiceTyped: 'mL', minutes: 20, fruitCostEur: 24, fruitCostBasis: 'measured', params: { name: 'lemon', when: since } })
-const book = (known = prices): PriceBook => ({
-  price: (k) => known[k], fruitYield: (k) => (k === 'lemon' ? fruitYield(lemon, [press]) : undefined), fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
-  prep: (id) => (id === 'syrup' ? evaluateRecipe(newSyrup(), context) : undefined), labourEurPerH: 12,
+const press = pressFigures({
+  takenG: 10000,
+  trimmedG: null,
+  juiceMl: 4000,
+  juiceTyped: 'mL',
+  minutes: 20,
+  fruitCostEur: 24,
+  fruitCostBasis: 'measured',
+  params: { name: 'lemon', when: since },
 })
-const drink = withServe(withLayer(withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' }), { prep: 'syrup' }, { value: 60, unit: 'mL' }), { iceG: 100, labourS: 30 })
+const book = (known = prices): PriceBook => ({
+  price: (k) => known[k],
+  fruitYield: (k) => (k === 'lemon' ? fruitYield(lemon, [press]) : undefined),
+  fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
+  labourEurPerH: 12,
+  kwhEur: { electricity: 0.3, gas: null },
+})
+const drink = withServe(
+  withLayer(
+    withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' }),
+    { prep: 'syrup' },
+    { value: 60, unit: 'mL' },
+  ),
+  { iceG: 100, labourS: 30 },
+)
 
-it('takes fruit through its yield: 2.40 €/kg at 400 mL/kg is 6 €/L', () => expect(juiceCostPerL(book(), 'lemon')!.value).toBeCloseTo(6, 9))
-it('takes a prep through its makings: half sugar at 1 €/kg is about 0.5 €/kg', () => expect(costPerGram(book(), { prep: 'syrup' }, new Set())!.value * 1000).toBeCloseTo((1 + 0.002) / 2, 9))
+it('takes fruit through its yield: 2.40 €/kg at 400 mL/kg is 6 €/L', () =>
+  expect(juiceCostPerL(book(), 'lemon')!.value).toBeCloseTo(6, 9))
+it('takes a prep through its makings: a kilo of sugar at 1 €, a kilo of water, six minutes of stirring at 0.20 €', () =>
+  expect(prepCostPerGram(book(), 'syrup', new Evaluator(context).prep('syrup'), new Set())!.value * 1000).toBeCloseTo(
+    (1 + 0.002 + 6 * 0.2) / 2,
+    9,
+  ))
+
+describe('what a making costs', () => {
+  const costOf = (doc: RecipeDocument, b = book()) => prepCost(evaluateRecipe(doc, context), b)
+  it('heat costs energy: what warms the pot, through half of what the hob takes', () => {
+    const { waitMin, energyKj } = evaluateRecipe(heated(), context)
+    // 2 kg of 50 °Bx by 60 K at 3.1 to 3.5 kJ/(kg K) through an efficiency of a half: some 0.22 kWh, 6.6 cents
+    expect(energyKj).toBeCloseTo(waitMin * 60 * 1.8, 6)
+    expect(energyKj / 3600).toBeGreaterThan(0.2)
+    expect(energyKj / 3600).toBeLessThan(0.24)
+    const cost = costOf(heated())
+    expect(cost.lines.find((l) => l.kind === 'energy')!.cost!.value).toBeCloseTo((energyKj / 3600) * 0.3, 9)
+    // sugar and water, energy, a minute of hands
+    expect(cost.total!.value).toBeCloseTo(1.002 + (energyKj / 3600) * 0.3 + 0.2, 9)
+  })
+  it('without a price of energy it is missing, and there is no total, here or in what takes it', () => {
+    const silent = { ...book(), kwhEur: { electricity: null, gas: 0.1 } }
+    expect(costOf(heated(), silent)).toMatchObject({ total: null, missing: ['energy-electricity'] })
+    const drink = withLayer(newDrink(null, 300), { prep: 'heated' }, { value: 30, unit: 'g' })
+    const cost = cupCost(evaluateRecipe(drink, context), drink.serve!, [], silent)
+    expect([cost.total, cost.missing, cost.lines[0]!.cost]).toEqual([null, ['energy-electricity'], null])
+  })
+  const strained = (more: Partial<RecipeDocument> = {}): RecipeDocument =>
+    prep(
+      [
+        take('fruit', 'watermelon', 2000),
+        { op: 'blend', in: ['fruit'], out: 'blended', stuckG: 0 },
+        { op: 'strain', in: ['blended'], out: 'out' },
+      ],
+      more,
+    )
+  const melon = { ...book({ ...prices, watermelon: { packPriceEur: 1.5, packG: 1000, since } }) }
+  it('a strained drink costs all the fruit that went in, and the hands of every step', () => {
+    const e = evaluateRecipe(strained(), context)
+    const hands = e.timeline.reduce((m, t) => m + t.handMin, 0)
+    expect(hands).toBeGreaterThan(2)
+    expect(costOf(strained(), melon).total!.value).toBeCloseTo(2 * 1.5 + hands * 0.2, 9)
+  })
+  it('pulp that is kept carries the share that is written; pulp that is thrown or taken by a later step, nothing', () => {
+    const all = costOf(strained(), melon).total!.value
+    const kept = costOf(strained({ kept: [{ stream: 'out/pulp', costShare: 0.25 }] }), melon)
+    expect(kept.total!.value).toBeCloseTo(0.75 * all, 9)
+    expect(kept.lines.find((l) => l.kind === 'kept')!.cost!.value).toBeCloseTo(-0.25 * all, 9)
+    const rinsed = prep(
+      [
+        ...strained().steps.slice(0, 2),
+        { op: 'strain', in: ['blended'], out: 'first' },
+        take('water', 'water', 300),
+        { op: 'rinse', in: ['first/pulp', 'water'], out: 'second' },
+        { op: 'combine', in: ['first', 'second'], out: 'out' },
+      ],
+      { kept: [{ stream: 'first/pulp', costShare: 0.25 }] },
+    )
+    expect(costOf(rinsed, melon).lines.some((l) => l.kind === 'kept')).toBe(false)
+  })
+  it('half of what is split goes on with half of its cost, and what is kept before stays kept', () => {
+    const halved = prep(
+      [
+        ...strained().steps.slice(0, 2),
+        { op: 'split', in: ['blended'], out: 'half', takeG: 1000 },
+        { op: 'strain', in: ['half'], out: 'fine' },
+        { op: 'combine', in: ['fine', 'half/rest'], out: 'out' },
+      ],
+      { kept: [{ stream: 'fine/pulp', costShare: 0.5 }] },
+    )
+    const e = evaluateRecipe(halved, context)
+    // Half of the fruit and its blending goes through the strainer, which gives half of that away, and half its work.
+    const [blend, , strain] = e.bill.ownWork
+    const byHand = 0.75 * (3 + 0.2 * blend!.handMin) + 0.5 * 0.2 * strain!.handMin
+    expect(costOf(halved, melon).total!.value).toBeCloseTo(byHand, 9)
+  })
+  it('a batch costs what it takes to make that much: a minute of straining is paid once', () => {
+    const doc: RecipeDocument = {
+      ...strained(),
+      kind: 'drink',
+      steps: [take('fruit', 'watermelon', 300), ...strained().steps.slice(1)],
+      serve: { ...drink.serve!, iceG: 0 },
+    }
+    const cup = evaluateRecipe(doc, context)
+    const { evaluation, cups } = scaleToCups(doc, cup, (d) => evaluateRecipe(d, context), {
+      cups: 40,
+      lossShare: 0,
+      steps: { massStepG: 1, volumeStepMl: 5 },
+    })
+    const batch = batchCost(evaluation, doc.serve!, cups, [{ key: 'cup', eachEur: 0.1 }], melon)
+    const one = cupCost(cup, doc.serve!, [{ key: 'cup', eachEur: 0.1 }], melon)
+    const handMin = evaluation.handMin + 40 * 0.5
+    expect(batch.total!.value).toBeCloseTo(40 * 0.3 * 1.5 + 40 * 0.1 + handMin * 0.2, 9)
+    expect(batch.total!.value).toBeLessThan(40 * one.total!.value)
+  })
+})
 
 it('adds a cup up by hand', () => {
   const e = evaluateRecipe(drink, context)
   const cost = cupCost(e, drink.serve!, [{ key: 'cup', eachEur: 0.09 }], book())
   const syrupG = e.layers.find((l) => l.key === 'prep:syrup')!.mass.value
   const waterG = e.layers.find((l) => l.fillsUp)!.mass.value
-  // lemon 40 mL × 6 €/L, syrup, water, 100 g ice at 0.25 €/kg, cup; 30 s to pour and 40 mL × 5 min/L to press, at 0.20 €/min
-  const byHand = 0.04 * 6 + syrupG * 0.000501 + waterG * 0.000002 + 0.025 + 0.09 + (0.5 + 0.04 * 5) * 0.2
-  expect(cost.total.value).toBeCloseTo(byHand, 9)
+  // lemon 40 mL × 6 €/L, syrup, water, 100 g ice at 0.25 €/kg, cup; 30 s to pour and 40 mL × 5 min/L to press, at 0.20
+  // €/min
+  const byHand = 0.04 * 6 + syrupG * 0.001101 + waterG * 0.000002 + 0.025 + 0.09 + (0.5 + 0.04 * 5) * 0.2
+  expect(cost.total!.value).toBeCloseTo(byHand, 9)
   expect(cost.missing).toEqual([])
-  expect(cost.lines.reduce((s, l) => s + l.cost!.value, 0)).toBeCloseTo(cost.total.value, 9)
-  expect(evaluateFigure(cost.total)).toBeCloseTo(cost.total.value, 12)
+  expect(cost.lines.reduce((s, l) => s + l.cost!.value, 0)).toBeCloseTo(cost.total!.value, 9)
+  expect(evaluateFigure(cost.total!)).toBeCloseTo(cost.total!.value, 12)
 })
 
 it('says which price is missing, and does not call the sum whole', () => {
   const { lemon: _, ...rest } = prices
   const cost = cupCost(evaluateRecipe(drink, context), drink.serve!, [], book(rest))
-  expect(cost.missing).toEqual(['lemon'])
+  expect([cost.total, cost.missing]).toEqual([null, ['lemon']])
   expect(cost.lines.find((l) => l.key === 'lemon-juice')!.cost).toBeNull()
+})
+
+it('cents of its lines add up to the cents of its sum, with what is carried away and where a price is missing', () => {
+  for (const known of [prices, { ...prices, lemon: undefined }]) {
+    const cost = cupCost(
+      evaluateRecipe(drink, context),
+      drink.serve!,
+      [{ key: 'cup', eachEur: 0.093 }],
+      book(known as never),
+    )
+    const cents = [...centsOfLines(cost).values()]
+    expect(cents.reduce((a, b) => a + b, 0)).toBeCloseTo(Math.round(cost.known.value * 100) / 100, 9)
+    for (const c of cents) expect(c * 100).toBeCloseTo(Math.round(c * 100), 9)
+  }
+  const lines = (eur: number[]) =>
+    eur.map((value, i) => ({ key: String(i), kind: i ? 'layer' : 'kept', cost: { value } }))
+  const kept = { lines: lines([-0.206, 0.333, 0.333, 0.334]), known: { value: 0.794 } } as never
+  expect([...centsOfLines(kept)]).toEqual([
+    ['kept:0', expect.closeTo(-0.21, 9)],
+    ['layer:1', 0.33],
+    ['layer:2', 0.33],
+    ['layer:3', 0.34],
+  ])
 })

@@ -1,51 +1,95 @@
 import { factor, given, product, quotient, sum, type Figure } from '../figures'
-import type { Evaluation, Serve } from '../recipe'
-import { costPerGram, type CupItem, type PriceBook } from './price-book'
+import { gramsFigure, serveTakes, type Evaluation, type Serve } from '../recipe'
+import { makingCost, type CostLine } from './making'
+import { costPerGram, type CupItem, type Missing, type PriceBook } from './price-book'
 
-export interface CostLine {
-  key: string
-  kind: 'layer' | 'ice' | 'garnish' | 'item' | 'labour'
-  /** null where a price is missing */
-  cost: Figure | null
-}
-
-export interface CupCost {
+/** A cost by its lines. */
+export interface Cost {
   lines: CostLine[]
-  /** sum of what has a price; whole only when nothing is missing */
-  total: Figure
+  /** all of it; null while a price is missing */
+  total: Figure | null
+  /** what has a price: less than the total, where one is missing */
+  known: Figure
   missing: string[]
 }
 
-/** What one served cup costs: layers, ice, garnish, cup, lid, straw, and the minutes of the people who press and pour. */
-export function cupCost(evaluation: Evaluation, serve: Serve, items: readonly CupItem[], book: PriceBook): CupCost {
-  const missing = new Set<string>()
-  const lines: CostLine[] = evaluation.layers.map((layer) => {
-    const perGram = layer.item && costPerGram(book, layer.item, missing)
-    return { key: layer.stream, kind: 'layer', cost: perGram && product('cost-of', 'EUR', [layer.mass, perGram], { name: layer.key }) }
-  })
-  const bought = (key: string, grams: number, kind: CostLine['kind']) => {
-    const perGram = costPerGram(book, { ingredient: key }, missing)
-    const mass = given('mass-of', grams, 'g', 'measured', 'source.recipe', { name: key })
-    lines.push({ key, kind, cost: perGram && product('cost-of', 'EUR', [mass, perGram], { name: key }) })
-  }
-  if (serve.iceG > 0) bought('ice', serve.iceG, 'ice')
-  for (const g of serve.garnish) bought(g.ingredient, g.massG, 'garnish')
-  for (const item of items) {
-    lines.push({ key: item.key, kind: 'item', cost: given('price-each', item.eachEur, 'EUR', 'measured', 'source.price', { name: item.key }) })
-  }
-  lines.push({ key: 'labour', kind: 'labour', cost: labour(evaluation, serve, book) })
-  const priced = lines.flatMap((l) => (l.cost ? [l.cost] : []))
-  return { lines, total: sum('cost-of-cup', 'EUR', priced), missing: [...missing] }
+function added(lines: CostLine[], missing: Missing, label: string): Cost {
+  const known = sum(
+    label,
+    'EUR',
+    lines.flatMap((l) => (l.cost ? [l.cost] : [])),
+  )
+  const isWhole = missing.size === 0 && lines.every((l) => l.cost)
+  return { lines, total: isWhole ? known : null, known, missing: [...missing] }
 }
 
-function labour(evaluation: Evaluation, serve: Serve, book: PriceBook): Figure {
-  const pour = quotient('minutes-to-pour', 'min', given('pour-time', serve.labourS, 's', 'default', 'source.recipe'), factor(60))
-  const pressing = evaluation.layers.flatMap((layer) => {
-    const fruit = layer.item && 'ingredient' in layer.item ? book.fruitOf(layer.item.ingredient) : undefined
-    const perL = fruit ? book.fruitYield(fruit)?.minutesPerL : null
-    if (!perL) return []
-    return [product('minutes-to-press', 'min', [quotient('volume-of', 'L', layer.volume, factor(1000), { name: layer.key }), perL], { name: layer.key })]
-  })
-  const rate = quotient('labour-per-minute', '1', given('labour-rate', book.labourEurPerH, 'EUR/h', 'measured', 'source.stand'), factor(60))
-  return product('labour', 'EUR', [sum('minutes', 'min', [pour, ...pressing]), rate])
+/**
+ * What serving costs: ice, garnish, cup, lid, straw, for so many cups.
+ * @param cups 1, or as many as a batch fills
+ */
+function servingLines(
+  serve: Serve,
+  cups: Figure | null,
+  items: readonly CupItem[],
+  book: PriceBook,
+  missing: Missing,
+): CostLine[] {
+  const times = (cost: Figure, label: string, name: string): Figure =>
+    cups ? product(label, 'EUR', [cost, cups], { name }) : cost
+  return [
+    ...serveTakes(serve, 1).map(({ key, kind, massG }): CostLine => {
+      const perGram = costPerGram(book, key, missing)
+      const cost = perGram && product('cost-of', 'EUR', [gramsFigure(key, massG), perGram], { name: key })
+      return { key, kind: kind as 'ice' | 'garnish', cost: cost && times(cost, 'cost-of', key) }
+    }),
+    ...items.map(({ key, eachEur }): CostLine => {
+      const each = given('price-each', eachEur, 'EUR', 'measured', 'source.price', { name: key })
+      return { key, kind: 'item', cost: times(each, 'cost-of', key) }
+    }),
+  ]
+}
+
+const pourMinutes = (serve: Serve, cups: Figure | null): Figure => {
+  const each = quotient(
+    'minutes-to-pour',
+    'min',
+    given('pour-time', serve.labourS, 's', 'default', 'source.recipe'),
+    factor(60),
+  )
+  return cups ? product('minutes-to-pour', 'min', [each, cups]) : each
+}
+
+/**
+ * What one served cup costs, made by itself: what is in it, ice, garnish, cup, lid, straw, and the hands and the energy
+ * of all that was done. Work that does not shrink to one cup is counted whole; see {@link batchCost}.
+ */
+export function cupCost(evaluation: Evaluation, serve: Serve, items: readonly CupItem[], book: PriceBook): Cost {
+  const missing: Missing = new Set()
+  const making = makingCost(evaluation, book, missing, [pourMinutes(serve, null)])
+  return added(inOrder(making, servingLines(serve, null, items, book, missing)), missing, 'cost-of-cup')
+}
+
+/** What a batch costs that fills so many cups: its own making, and the serving of every cup. */
+export function batchCost(
+  batch: Evaluation,
+  serve: Serve,
+  cups: Figure,
+  items: readonly CupItem[],
+  book: PriceBook,
+): Cost {
+  const missing: Missing = new Set()
+  const making = makingCost(batch, book, missing, [pourMinutes(serve, cups)])
+  return added(inOrder(making, servingLines(serve, cups, items, book, missing)), missing, 'cost-of-cups')
+}
+
+/** What is in it first, then what it is served with, then work. */
+function inOrder(making: CostLine[], serving: CostLine[]): CostLine[] {
+  const isIn = (l: CostLine): boolean => l.kind === 'layer' || l.kind === 'waste'
+  return [...making.filter(isIn), ...serving, ...making.filter((l) => !isIn(l))]
+}
+
+/** What one making of a prep costs. */
+export function prepCost(evaluation: Evaluation, book: PriceBook): Cost {
+  const missing: Missing = new Set()
+  return added(makingCost(evaluation, book, missing), missing, 'cost-of-prep')
 }

@@ -1,12 +1,21 @@
 import { factor, given, product, quotient, sum, type Figure } from '../figures'
-import { itemKey, type Evaluation, type ItemRef } from '../recipe'
+import type { Carrier } from '../process'
+import { itemKey, type Evaluation } from '../recipe'
 import { INGREDIENTS } from '../substances'
 import { juiceDensityGPerMl, type FruitYield } from '../yield'
+import { makingCost } from './making'
 
 /** A dated price of one pack as purchased. */
-export interface Price { packPriceEur: number; packG: number; since: string }
+export interface Price {
+  packPriceEur: number
+  packG: number
+  since: string
+}
 
-export interface CupItem { key: string; eachEur: number }
+export interface CupItem {
+  key: string
+  eachEur: number
+}
 
 /** All that costs are worked out from. Prices and yields are live: each shown cost carries its date. */
 export interface PriceBook {
@@ -14,39 +23,72 @@ export interface PriceBook {
   fruitYield(fruitKey: string): FruitYield | undefined
   /** the fruit that pressing for this juice starts from */
   fruitOf(juiceKey: string): string | undefined
-  prep(recipeId: string): Evaluation | undefined
   labourEurPerH: number
+  /** price of a kWh; null where the stand has not said */
+  kwhEur: Readonly<Record<Carrier, number | null>>
 }
+
+/** What has no price: an ingredient, or `energy-electricity` and `energy-gas`. */
+export type Missing = Set<string>
 
 /** Price as purchased, per g. */
 export function pricePerGram(key: string, price: Price): Figure {
-  return quotient('price-per-gram', 'EUR/g',
+  return quotient(
+    'price-per-gram',
+    'EUR/g',
     given('pack-price', price.packPriceEur, 'EUR', 'measured', 'source.price', { name: key, since: price.since }),
-    given('pack', price.packG, 'g', 'measured', 'source.price', { name: key }), { name: key })
+    given('pack', price.packG, 'g', 'measured', 'source.price', { name: key }),
+    { name: key },
+  )
 }
 
 /**
- * Cost of a gram of an ingredient or prep: bought as it is, pressed from fruit at the yield in use, or made. Null where a
- * price is missing, so that a sum with a hole is never shown as whole. `missing` collects what has no price.
+ * Cost of a gram of an ingredient: bought as it is, or pressed from fruit at the yield in use. Null where a price is
+ * missing, so that a sum with a hole is never shown as whole. `missing` collects what has no price.
  */
-export function costPerGram(book: PriceBook, item: ItemRef, missing: Set<string>): Figure | null {
+export const costPerGram = (book: PriceBook, key: string, missing: Missing): Figure | null =>
+  remembered(book, key, missing, (holes) => ingredientCostPerGram(book, key, holes))
+
+/**
+ * Cost of a gram of a prep, as it is evaluated where it is taken: with the hands and the energy of its making. Null and
+ * `missing` as above.
+ */
+export function prepCostPerGram(
+  book: PriceBook,
+  recipeId: string,
+  evaluation: Evaluation,
+  missing: Missing,
+): Figure | null {
+  const making = remembered(book, evaluation, missing, (holes) => {
+    const lines = makingCost(evaluation, book, holes)
+    const costs = lines.flatMap((l) => (l.cost ? [l.cost] : []))
+    return holes.size || costs.length < lines.length ? null : sum('cost-of-prep', 'EUR', costs)
+  })
+  const name = itemKey({ prep: recipeId })
+  return making && quotient('cost-per-gram', 'EUR/g', making, evaluation.jug.mass, { name })
+}
+
+/** A book never changes once it is made: a gram of each ingredient and a making of each prep, once for all drinks. */
+const KNOWN = new WeakMap<PriceBook, Map<string | Evaluation, { cost: Figure | null; holes: Missing }>>()
+
+function remembered(
+  book: PriceBook,
+  what: string | Evaluation,
+  missing: Missing,
+  workOut: (holes: Missing) => Figure | null,
+): Figure | null {
   let known = KNOWN.get(book)
   if (!known) KNOWN.set(book, (known = new Map()))
-  const key = itemKey(item)
-  let entry = known.get(key)
+  let entry = known.get(what)
   if (!entry) {
-    const holes = new Set<string>()
-    known.set(key, (entry = { perGram: workOut(book, item, holes), holes }))
+    const holes: Missing = new Set()
+    known.set(what, (entry = { cost: workOut(holes), holes }))
   }
   for (const hole of entry.holes) missing.add(hole)
-  return entry.perGram
+  return entry.cost
 }
-/** A book never changes once it is made, so each item is worked out once for all drinks. */
-const KNOWN = new WeakMap<PriceBook, Map<string, { perGram: Figure | null; holes: ReadonlySet<string> }>>()
 
-function workOut(book: PriceBook, item: ItemRef, missing: Set<string>): Figure | null {
-  if ('prep' in item) return prepCostPerGram(book, item.prep, missing)
-  const key = item.ingredient
+function ingredientCostPerGram(book: PriceBook, key: string, missing: Missing): Figure | null {
   const own = book.price(key)
   if (own) return pricePerGram(key, own)
   const fruitKey = book.fruitOf(key)
@@ -55,8 +97,14 @@ function workOut(book: PriceBook, item: ItemRef, missing: Set<string>): Figure |
     missing.add(fruitKey ?? key)
     return null
   }
-  const density = given('density-of', juiceDensityGPerMl(INGREDIENTS.get(fruitKey!)!), 'g/mL', 'estimated', 'source.density', { name: key })
-  return quotient('cost-per-gram', 'EUR/g', quotient('cost-per-ml', '1', perL, factor(1000)), density, { name: key })
+  return quotient('cost-per-gram', 'EUR/g', quotient('cost-per-ml', '1', perL, factor(1000)), juiceDensity(book, key), {
+    name: key,
+  })
+}
+
+function juiceDensity(book: PriceBook, juice: string): Figure {
+  const gPerMl = juiceDensityGPerMl(INGREDIENTS.get(book.fruitOf(juice)!)!)
+  return given('density-of', gPerMl, 'g/mL', 'estimated', 'source.density', { name: juice })
 }
 
 /** Fruit price through yield, EUR per L of juice. */
@@ -69,16 +117,17 @@ export function juiceCostPerL(book: PriceBook, fruitKey: string): Figure | null 
   return quotient('cost-per-litre', 'EUR/L', perKg, litresPerKg, { name: fruitKey })
 }
 
-function prepCostPerGram(book: PriceBook, recipeId: string, missing: Set<string>): Figure | null {
-  const evaluation = book.prep(recipeId)
-  if (!evaluation) {
-    missing.add(`prep:${recipeId}`)
-    return null
-  }
-  const lines = evaluation.layers.map((layer) => {
-    const perGram = layer.item && costPerGram(book, layer.item, missing)
-    return perGram && product('cost-of', 'EUR', [layer.mass, perGram], { name: layer.key })
-  })
-  if (lines.some((l) => l === null)) return null
-  return quotient('cost-per-gram', 'EUR/g', sum('cost-of-prep', 'EUR', lines as Figure[]), evaluation.jug.mass, { name: itemKey({ prep: recipeId }) })
+/** Minutes of hands that pressing so many g of a juice takes; null where it is bought, or nobody timed it. */
+export function minutesToPress(book: PriceBook, juice: string, mass: Figure): Figure | null {
+  const fruit = book.price(juice) ? undefined : book.fruitOf(juice)
+  const perL = fruit ? book.fruitYield(fruit)?.minutesPerL : null
+  if (!perL) return null
+  const litres = quotient(
+    'volume-of',
+    'L',
+    quotient('volume-of', 'mL', mass, juiceDensity(book, juice), { name: juice }),
+    factor(1000),
+    { name: juice },
+  )
+  return product('minutes-to-press', 'min', [litres, perL], { name: juice })
 }

@@ -2,9 +2,48 @@ import { FUNCTIONS, type FunctionName } from './functions'
 
 export type Basis = 'measured' | 'estimated' | 'default'
 export type Unit =
-  | 'g' | 'kg' | 'mL' | 'L' | 'min' | 's' | '1' | '%' | '°Bx' | '°C' | 'g/mL' | 'g/100 mL' | 'mL/kg' | 'kJ/(kg K)'
-  | 'W' | 'W/K' | 'kJ' | 'kJ/kg' | 'm' | 'h' | 'g/g' | 'mmol' | 'mol/L' | 'mol/kg' | 'g/min' | '1/min' | 'g/100 g' | 'g/100 g h' | 'pH'
-  | 'cups' | 'batches' | 'EUR' | 'EUR/g' | 'EUR/kg' | 'EUR/L' | 'EUR/h' | 'min/L' | 'pieces'
+  | 'g'
+  | 'kg'
+  | 'mL'
+  | 'L'
+  | 'min'
+  | 's'
+  | '1'
+  | '%'
+  | '°Bx'
+  | '°C'
+  | 'g/mL'
+  | 'g/100 mL'
+  | 'mL/kg'
+  | 'kJ/(kg K)'
+  | 'W'
+  | 'W/K'
+  | 'kJ'
+  | 'kJ/K'
+  | 'kWh'
+  | 'kJ/kg'
+  | 'm'
+  | 'h'
+  | 'g/g'
+  | 'mmol'
+  | 'mol'
+  | 'mol/L'
+  | 'mol/kg'
+  | 'g/min'
+  | '1/min'
+  | 'g/100 g'
+  | 'g/100 g h'
+  | 'pH'
+  | 'cups'
+  | 'batches'
+  | 'EUR'
+  | 'EUR/g'
+  | 'EUR/kg'
+  | 'EUR/L'
+  | 'EUR/h'
+  | 'EUR/kWh'
+  | 'min/L'
+  | 'pieces'
 
 export type Operation = 'given' | 'sum' | 'difference' | 'product' | 'quotient' | { call: FunctionName }
 
@@ -29,7 +68,14 @@ export interface Figure {
 type Params = Figure['params']
 
 /** A leaf: something measured, typed, or taken from a handbook. */
-export function given(label: string, value: number, unit: Unit, basis: Basis, source?: string, params?: Params): Figure {
+export function given(
+  label: string,
+  value: number,
+  unit: Unit,
+  basis: Basis,
+  source?: string,
+  params?: Params,
+): Figure {
   return { value, unit, basis, label, op: 'given', args: [], source, params }
 }
 

@@ -1,7 +1,20 @@
 import { brixReading, heatCapacityKjPerKgK, mixtureVolumeMl, solutionDensityGPerMl } from '../substances/formulas'
 import { boilingPointC, freezingPointC } from '../substances/thermal'
 import { phOf } from '../substances/ph'
-import { bitternessIndex, blenderLoads, cooledTo, coolingMinutes, coolingRate, firstOrderShare, freedShare, iceForTemperature, lacticFrom, meltedByRoomG, minutesToBoilAway, minutesToHeat, shareDrawn } from '../process/kinetics'
+import {
+  bitternessIndex,
+  blenderLoads,
+  cooledTo,
+  coolingMinutes,
+  coolingRate,
+  firstOrderShare,
+  freedShare,
+  iceForTemperature,
+  lacticFrom,
+  minutesToBoilAway,
+  minutesToHeat,
+  shareDrawn,
+} from '../process/kinetics'
 import { iceMeltedG, temperatureAfterMeltC } from '../substances/ice'
 import { roundToStep, roundUpToStep } from '../units/round'
 import { mean } from 'simple-statistics'
@@ -16,7 +29,7 @@ export const FUNCTIONS = {
   'temperature-after-melt': temperatureAfterMeltC,
   'boiling-point': boilingPointC,
   'freezing-point': freezingPointC,
-  'ph': phOf,
+  ph: phOf,
   'minutes-to-heat': minutesToHeat,
   'minutes-to-boil-away': minutesToBoilAway,
   'first-order-share': firstOrderShare,
@@ -25,7 +38,6 @@ export const FUNCTIONS = {
   'cooled-to': cooledTo,
   'cooling-rate': coolingRate,
   'ice-for-temperature': iceForTemperature,
-  'melted-by-room': meltedByRoomG,
   'blender-loads': blenderLoads,
   'bitterness-index': bitternessIndex,
   'freed-share': freedShare,
@@ -33,8 +45,9 @@ export const FUNCTIONS = {
   'round-to-step': roundToStep,
   'round-up-to-step': roundUpToStep,
   'round-up': (value: number) => Math.ceil(value - 1e-9),
+  least: (...values: number[]) => Math.min(...values),
   'at-least-zero': (value: number) => Math.max(0, value),
-  'mean': (...values: number[]) => mean(values),
+  mean: (...values: number[]) => mean(values),
 } satisfies Record<string, (...args: number[]) => number>
 
 export type FunctionName = keyof typeof FUNCTIONS

@@ -1,7 +1,21 @@
 import type { IngredientData } from '../substances'
 import { ProcessLimit } from '../process'
+import { roundAmount, settledTake } from '../units'
 import type { Finding, Findings } from './verdict'
-import { evaluatePress, evaluateReceipt, HANDLING_BOUNDS, MOST_TA, titrationLimit, yieldMlPerKg, type OwnHandling, type PressInput, type PressResult, type Receipt, type ReceiptInput, type Titration } from '../yield'
+import {
+  evaluatePress,
+  evaluateReceipt,
+  HANDLING_BOUNDS,
+  MOST_TA,
+  titrationLimit,
+  yieldMlPerKg,
+  type OwnHandling,
+  type PressInput,
+  type PressResult,
+  type Receipt,
+  type ReceiptInput,
+  type Titration,
+} from '../yield'
 
 export * from './verdict'
 
@@ -10,6 +24,8 @@ const none = (): Findings => ({ limits: [], doubts: [] })
 /** The largest amounts a small stand can mean, so that a slipped digit is caught. */
 export const MOST_KG = 5000
 export const MOST_CUPS = 5000
+/** The most that a price, or the cost of a lot, is kept as. */
+export const MOST_PRICE = 99_999_999
 
 function positive(found: Findings, field: string, value: number, most: number, code: string): void {
   if (!Number.isFinite(value)) found.limits.push({ code: 'amount-not-a-number', field, numbers: {} })
@@ -18,12 +34,19 @@ function positive(found: Findings, field: string, value: number, most: number, c
 }
 
 /** Readings of a lot or its juice, each with what it can be. */
-const READINGS = { tempC: [-10, 60, 'temp-out-of-range'], brix: [0, 45, 'brix-out-of-range'], ph: [1.5, 8, 'ph-out-of-range'], ta: [0.01, MOST_TA, 'ta-out-of-range'], crackedShare: [0, 1, 'share-out-of-range'] } as const
+const READINGS = {
+  tempC: [-10, 60, 'temp-out-of-range'],
+  brix: [0, 45, 'brix-out-of-range'],
+  ph: [1.5, 8, 'ph-out-of-range'],
+  ta: [0.01, MOST_TA, 'ta-out-of-range'],
+  crackedShare: [0, 1, 'share-out-of-range'],
+} as const
 export type Readings = { [K in keyof typeof READINGS]?: number | null }
 function checkReadings(found: Findings, readings: Readings): void {
   for (const [field, [least, most, code]] of Object.entries(READINGS)) {
     const value = readings[field as keyof Readings]
-    if (value !== null && value !== undefined && !(value >= least && value <= most)) found.limits.push({ code, field, numbers: { value, least, most } })
+    if (value !== null && value !== undefined && !(value >= least && value <= most))
+      found.limits.push({ code, field, numbers: { value, least, most } })
   }
 }
 
@@ -35,37 +58,71 @@ export function checkWhen(at: string | null, now: string): Finding[] {
   if (at === null) return []
   const ms = Date.parse(at) - Date.parse(now)
   if (!(ms <= CLOCK_MS)) return [{ code: 'date-future', field: 'at', numbers: {} }]
-  return ms < -MOST_DAYS_BACK * 864e5 ? [{ code: 'date-long-ago', field: 'at', numbers: { days: Math.round(-ms / 864e5), most: MOST_DAYS_BACK } }] : []
+  return ms < -MOST_DAYS_BACK * 864e5
+    ? [{ code: 'date-long-ago', field: 'at', numbers: { days: Math.round(-ms / 864e5), most: MOST_DAYS_BACK } }]
+    : []
 }
 
-export interface WeighIn extends ReceiptInput, Readings { at?: string | null }
+export interface WeighIn extends ReceiptInput, Readings {
+  at?: string | null
+}
 /** A piece this many times the usual weight, or that part of it, is looked at once more. */
 const UNIT_TIMES = 2.5
 
 /**
- * A receipt: kilos above zero, or a count that stands for kilos once that is confirmed; a price that may be zero; whole pieces. Doubts a price ten times the last
- * or a tenth of it, and a count that does not go with the kilos.
+ * A receipt: kilos above zero, or a count that stands for kilos once that is confirmed; a price that may be zero; whole
+ * pieces. Doubts a price ten times the last or a tenth of it, and a count that does not go with the kilos.
  * @param usualUnitG usual weight of a piece; null where it is not known
  */
-export function checkWeighIn(input: WeighIn, last: number | null, usualUnitG: number | null, now: string): Findings & { receipt: Receipt | null } {
+export function checkWeighIn(
+  input: WeighIn,
+  last: number | null,
+  usualUnitG: number | null,
+  now: string,
+): Findings & { receipt: Receipt | null } {
   const found = none()
   const { kg, count, crates, price } = input
-  for (const [field, value] of [['count', count], ['crates', crates]] as const) if (value !== null && !(Number.isInteger(value) && value > 0 && value <= 1e6)) found.limits.push({ code: 'count-not-whole', field, numbers: { value } })
-  if (kg !== null) positive(found, 'kg', kg, MOST_KG, 'kg')
+  for (const [field, value] of [
+    ['count', count],
+    ['crates', crates],
+  ] as const)
+    if (value !== null && !(Number.isInteger(value) && value > 0 && value <= 1e6))
+      found.limits.push({ code: 'count-not-whole', field, numbers: { value } })
+  if (kg !== null) positive(found, 'kg', roundAmount(kg * 1000) / 1000, MOST_KG, 'kg')
   else if (count === null) found.limits.push({ code: 'kg-or-count-missing', field: 'kg', numbers: {} })
   else if (usualUnitG === null) found.limits.push({ code: 'unit-weight-unknown', field: 'kg', numbers: { count } })
-  if (price && !(price.eur >= 0 && price.eur < 100000)) found.limits.push({ code: 'price-negative', field: 'price', numbers: { value: price.eur } })
-  else if (price && price.per === 'piece' && count === null) found.limits.push({ code: 'price-needs-count', field: 'count', numbers: {} })
-  else if (price && price.per === 'crate' && crates === null) found.limits.push({ code: 'price-needs-crates', field: 'crates', numbers: {} })
+  if (price && !(price.eur >= 0 && price.eur < 100000))
+    found.limits.push({ code: 'price-negative', field: 'price', numbers: { value: price.eur } })
+  else if (price && price.per === 'piece' && count === null)
+    found.limits.push({ code: 'price-needs-count', field: 'count', numbers: {} })
+  else if (price && price.per === 'crate' && crates === null)
+    found.limits.push({ code: 'price-needs-crates', field: 'crates', numbers: {} })
   checkReadings(found, input)
   found.limits.push(...checkWhen(input.at ?? null, now))
   const receipt = found.limits.length ? null : evaluateReceipt(input, usualUnitG)
   if (!receipt) return { ...found, receipt }
+  const most = Math.max(receipt.costEur ?? 0, receipt.eurPerKg ?? 0)
+  if (most > MOST_PRICE)
+    return {
+      ...found,
+      limits: [{ code: 'price-too-much', field: 'price', numbers: { value: most, most: MOST_PRICE } }],
+      receipt: null,
+    }
   if (receipt.eurPerKg !== null) found.doubts.push(...priceDoubts(receipt.eurPerKg, last))
-  if (!receipt.weighed) found.doubts.push({ code: 'weight-from-count', field: 'kg', numbers: { count: count!, unitG: usualUnitG!, kg: receipt.amountG / 1000 } })
+  if (!receipt.weighed)
+    found.doubts.push({
+      code: 'weight-from-count',
+      field: 'kg',
+      numbers: { count: count!, unitG: usualUnitG!, kg: receipt.amountG / 1000 },
+    })
   else if (receipt.unitG !== null && usualUnitG !== null) {
     const times = receipt.unitG / usualUnitG
-    if (times > UNIT_TIMES || times < 1 / UNIT_TIMES) found.doubts.push({ code: 'unit-weight-far', field: 'count', numbers: { count: count!, kg: kg!, unitG: receipt.unitG, usualUnitG } })
+    if (times > UNIT_TIMES || times < 1 / UNIT_TIMES)
+      found.doubts.push({
+        code: 'unit-weight-far',
+        field: 'count',
+        numbers: { count: count!, kg: kg!, unitG: receipt.unitG, usualUnitG },
+      })
   }
   return { ...found, receipt }
 }
@@ -74,63 +131,119 @@ export function checkWeighIn(input: WeighIn, last: number | null, usualUnitG: nu
 export function priceDoubts(price: number, last: number | null): Finding[] {
   if (!last || price <= 0) return []
   const times = price / last
-  return times >= 10 || times <= 0.1 ? [{ code: 'price-far-from-last', field: 'price', numbers: { price, last, times } }] : []
+  return times >= 10 || times <= 0.1
+    ? [{ code: 'price-far-from-last', field: 'price', numbers: { price, last, times } }]
+    : []
+}
+
+/**
+ * A price of a pack: what it weighs is more than nothing as the books keep it, and a kilo has a price that can be kept.
+ */
+export function checkPack(pack: { packPriceEur: number; packG: number }): Finding[] {
+  const packG = roundAmount(pack.packG)
+  if (!(packG > 0)) return [{ code: 'pack-missing', field: 'packG', numbers: { value: pack.packG } }]
+  const perKg = (pack.packPriceEur / packG) * 1000
+  return perKg > MOST_PRICE
+    ? [{ code: 'price-too-much', field: 'packPriceEur', numbers: { value: perKg, most: MOST_PRICE } }]
+    : []
 }
 
 /** What may be measured of a press beside its kilos and its juice. */
-export interface PressExtras { hands?: number | null; brix?: number | null; ph?: number | null; ta?: number | null; titration?: Titration | null; at?: string | null; now?: string }
+export interface PressExtras {
+  hands?: number | null
+  brix?: number | null
+  ph?: number | null
+  ta?: number | null
+  titration?: Titration | null
+  at?: string | null
+  now?: string
+}
 
 /**
- * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is beyond three
- * times the fruit's mean or below a third of it. Returns the evaluated press when nothing is wrong.
+ * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is beyond
+ * three times the fruit's mean or below a third of it. Returns what is really taken, and the evaluated press when
+ * nothing is wrong.
  */
-export function checkPress(fruit: IngredientData, input: PressInput & PressExtras, lotOnHandG: number, meanMlPerKg: number): Findings & { result: PressResult | null } {
+export function checkPress(
+  fruit: IngredientData,
+  asked: PressInput & PressExtras,
+  lotOnHandG: number,
+  meanMlPerKg: number,
+): Findings & { result: PressResult | null; takenG: number } {
   const found = none()
-  positive(found, 'takenKg', input.takenG / 1000, MOST_KG, 'kg')
-  if (!Number.isFinite(input.juice.value) || input.juice.value <= 0) found.limits.push({ code: 'juice-not-positive', field: 'juice', numbers: { value: input.juice.value } })
-  if (input.minutes !== null && !(input.minutes > 0 && input.minutes <= 1440)) found.limits.push({ code: 'minutes-out-of-range', field: 'minutes', numbers: { value: input.minutes } })
+  const takenG = settledTake(asked.takenG, lotOnHandG)
+  const input = { ...asked, takenG }
+  positive(found, 'takenKg', takenG / 1000, MOST_KG, 'kg')
+  if (!(roundAmount(input.juice.value) > 0 && Number.isFinite(input.juice.value)))
+    found.limits.push({ code: 'juice-not-positive', field: 'juice', numbers: { value: input.juice.value } })
+  if (input.minutes !== null && !(input.minutes > 0 && input.minutes <= 1440))
+    found.limits.push({ code: 'minutes-out-of-range', field: 'minutes', numbers: { value: input.minutes } })
   const { hands = null, spilledMl = null, titration = null } = input
-  if (hands !== null && !(Number.isInteger(hands) && hands >= 1 && hands <= 20)) found.limits.push({ code: 'hands-out-of-range', field: 'hands', numbers: { value: hands } })
-  if (spilledMl !== null && !(spilledMl >= 0)) found.limits.push({ code: 'spilled-negative', field: 'spilledMl', numbers: { value: spilledMl } })
-  for (const p of input.parts ?? []) if (p.massG !== null && !(p.massG >= 0)) found.limits.push({ code: 'trim-negative', field: 'parts', numbers: { value: p.massG } })
+  if (hands !== null && !(Number.isInteger(hands) && hands >= 1 && hands <= 20))
+    found.limits.push({ code: 'hands-out-of-range', field: 'hands', numbers: { value: hands } })
+  if (spilledMl !== null && !(spilledMl >= 0))
+    found.limits.push({ code: 'spilled-negative', field: 'spilledMl', numbers: { value: spilledMl } })
+  for (const p of input.parts ?? [])
+    if (p.massG !== null && !(p.massG >= 0))
+      found.limits.push({ code: 'trim-negative', field: 'parts', numbers: { value: p.massG } })
   checkReadings(found, input)
   const acid = titration && titrationLimit(titration)
   if (acid) found.limits.push({ ...acid, field: 'titration' })
   if (input.now) found.limits.push(...checkWhen(input.at ?? null, input.now))
-  if (found.limits.length) return { ...found, result: null }
-  // A tenth of a gram forgives a scale, not a mistake.
-  if (input.takenG > lotOnHandG + 0.1) found.limits.push({ code: 'lot-not-enough', field: 'takenKg', numbers: { takenKg: input.takenG / 1000, onHandKg: lotOnHandG / 1000 } })
+  if (found.limits.length) return { ...found, takenG, result: null }
+  if (takenG > lotOnHandG)
+    found.limits.push({
+      code: 'lot-not-enough',
+      field: 'takenKg',
+      numbers: { takenKg: takenG / 1000, onHandKg: lotOnHandG / 1000 },
+    })
   try {
     const result = evaluatePress(fruit, input)
     const mlPerKg = yieldMlPerKg({ takenG: input.takenG, juiceMl: result.juiceMl, spilledMl })
     const times = mlPerKg / meanMlPerKg
-    if (times > 3 || times < 1 / 3) found.doubts.push({ code: times > 3 ? 'yield-far-above' : 'yield-far-below', field: 'juice', numbers: { mlPerKg, meanMlPerKg, times } })
-    return { ...found, result: found.limits.length ? null : result }
+    if (times > 3 || times < 1 / 3)
+      found.doubts.push({
+        code: times > 3 ? 'yield-far-above' : 'yield-far-below',
+        field: 'juice',
+        numbers: { mlPerKg, meanMlPerKg, times },
+      })
+    return { ...found, takenG, result: found.limits.length ? null : result }
   } catch (e) {
     if (!(e instanceof ProcessLimit)) throw e
-    found.limits.push({ code: e.code, field: e.field === 'trimmedG' ? 'trimmedKg' : e.field === 'parts' ? 'parts' : 'juice', numbers: e.numbers })
-    return { ...found, result: null }
+    found.limits.push({
+      code: e.code,
+      field: e.field === 'trimmedG' ? 'trimmedKg' : e.field === 'parts' ? 'parts' : 'juice',
+      numbers: e.numbers,
+    })
+    return { ...found, takenG, result: null }
   }
 }
 
 /** Cups of a drink for a day: a whole number above zero. */
 export function checkCups(cups: number): Findings {
   const found = none()
-  if (Number.isFinite(cups) && !Number.isInteger(cups)) found.limits.push({ code: 'cups-not-whole', field: 'cups', numbers: { value: cups } })
+  if (Number.isFinite(cups) && !Number.isInteger(cups))
+    found.limits.push({ code: 'cups-not-whole', field: 'cups', numbers: { value: cups } })
   else positive(found, 'cups', cups, MOST_CUPS, 'cups')
   return found
 }
 
-/** Fruit that leaves a lot without being pressed: garnish, what is discarded, what is sorted. @param field the field it was typed in */
-export function checkTake(takenG: number, lotOnHandG: number, field: string): Finding[] {
+/**
+ * Fruit that leaves a lot without being pressed: garnish, what is discarded, what is sorted. @param field the field it
+ * was typed in
+ */
+export function checkTake(askedG: number, lotOnHandG: number, field: string): Finding[] {
+  const takenG = settledTake(askedG, lotOnHandG)
   if (!(takenG > 0)) return [{ code: 'kg-not-positive', field, numbers: { value: takenG / 1000 } }]
-  return takenG > lotOnHandG + 0.1 ? [{ code: 'lot-not-enough', field, numbers: { takenKg: takenG / 1000, onHandKg: lotOnHandG / 1000 } }] : []
+  return takenG > lotOnHandG
+    ? [{ code: 'lot-not-enough', field, numbers: { takenKg: takenG / 1000, onHandKg: lotOnHandG / 1000 } }]
+    : []
 }
 
 /** What is kept and thrown of fruit that is sorted weighs at most what was taken. @param partsG g of each */
 export function checkSort(takenG: number, partsG: readonly number[]): Finding[] {
   const totalG = partsG.reduce((s, g) => s + g, 0)
-  if (partsG.some((g) => !(g > 0))) return [{ code: 'part-not-positive', field: 'parts', numbers: {} }]
+  if (partsG.some((g) => !(roundAmount(g) > 0))) return [{ code: 'part-not-positive', field: 'parts', numbers: {} }]
   return totalG > takenG + 0.1 ? [{ code: 'parts-more-than-taken', field: 'parts', numbers: { totalG, takenG } }] : []
 }
 /** Readings of fruit that somebody looked at. */
@@ -144,8 +257,14 @@ export function checkLook(readings: Readings): Finding[] {
 export function checkHandling(own: OwnHandling): Finding[] {
   const bounds = Object.entries(HANDLING_BOUNDS).flatMap(([field, [least, most]]) => {
     const value = own[field as keyof typeof HANDLING_BOUNDS]
-    return value === undefined || (value === null && field === 'pieceG') || (value !== null && value >= least && value <= most) ? [] : [{ code: 'number-out-of-range', field, numbers: { value: value ?? NaN, least, most } }]
+    return value === undefined ||
+      (value === null && field === 'pieceG') ||
+      (value !== null && value >= least && value <= most)
+      ? []
+      : [{ code: 'number-out-of-range', field, numbers: { value: value ?? NaN, least, most } }]
   })
   const shares = Object.values(own.shares ?? {})
-  return shares.some((s) => !(s >= 0 && s <= 0.9)) || shares.reduce((a, b) => a + b, 0) > 0.9 + 1e-9 ? [...bounds, { code: 'shares-too-much', field: 'shares', numbers: { most: 90 } }] : bounds
+  return shares.some((s) => !(s >= 0 && s <= 0.9)) || shares.reduce((a, b) => a + b, 0) > 0.9 + 1e-9
+    ? [...bounds, { code: 'shares-too-much', field: 'shares', numbers: { most: 90 } }]
+    : bounds
 }

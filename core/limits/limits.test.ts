@@ -1,12 +1,32 @@
 import { INGREDIENTS } from '../substances'
 import { evaluatePress, fruitYield, handbookYield, pressFigures } from '../yield'
 import { massG } from '../process'
-import { checkCups, checkHandling, checkLook, checkPress, checkSort, checkTake, checkWeighIn, checkWhen, priceDoubts } from '.'
+import {
+  checkCups,
+  checkHandling,
+  checkLook,
+  checkPress,
+  checkSort,
+  checkTake,
+  checkWeighIn,
+  checkWhen,
+  priceDoubts,
+} from '.'
 
 const lemon = INGREDIENTS.get('lemon')!
 const ginger = INGREDIENTS.get('ginger')!
-const press = (over: Partial<Parameters<typeof checkPress>[1]> = {}): Parameters<typeof checkPress>[1] => ({ takenG: 4000, trimmedG: null, juice: { value: 1600, unit: 'mL' as const }, method: 'hand-reamer', minutes: 12, ...over })
-const codes = (f: { limits: { code: string; field: string }[]; doubts: { code: string }[] }) => [...f.limits.map((l) => `${l.field}:${l.code}`), ...f.doubts.map((d) => `?${d.code}`)]
+const press = (over: Partial<Parameters<typeof checkPress>[1]> = {}): Parameters<typeof checkPress>[1] => ({
+  takenG: 4000,
+  trimmedG: null,
+  juice: { value: 1600, unit: 'mL' as const },
+  method: 'hand-reamer',
+  minutes: 12,
+  ...over,
+})
+const codes = (f: { limits: { code: string; field: string }[]; doubts: { code: string }[] }) => [
+  ...f.limits.map((l) => `${l.field}:${l.code}`),
+  ...f.doubts.map((d) => `?${d.code}`),
+]
 
 describe('a press', () => {
   it.each([
@@ -17,21 +37,49 @@ describe('a press', () => {
     ['negative juice', press({ juice: { value: -5, unit: 'g' } }), ['juice:juice-not-positive']],
     ['juice that is no number', press({ juice: { value: NaN, unit: 'mL' } }), ['juice:juice-not-positive']],
     ['no fruit', press({ takenG: 0 }), ['takenKg:kg-not-positive']],
-    ['more than the lot holds', press({ takenG: 11000, juice: { value: 4000, unit: 'mL' } }), ['takenKg:lot-not-enough']],
+    [
+      'more than the lot holds',
+      press({ takenG: 11000, juice: { value: 4000, unit: 'mL' } }),
+      ['takenKg:lot-not-enough'],
+    ],
     ['all of it trimmed off', press({ trimmedG: 4000 }), ['trimmedKg:trim-takes-all']],
     ['a negative trim', press({ trimmedG: -1 }), ['trimmedKg:trim-negative']],
     ['a day and more of minutes', press({ minutes: 2000 }), ['minutes:minutes-out-of-range']],
-    ['by-products and juice heavier than the fruit', press({ parts: [{ part: 'peel', massG: 800 }, { part: 'pulp', massG: 1900 }] }), ['parts:parts-heavier-than-fruit']],
-    ['parts of more than was trimmed', press({ trimmedG: 500, parts: [{ part: 'peel', massG: 800 }] }), ['parts:parts-more-than-trimmed']],
+    [
+      'by-products and juice heavier than the fruit',
+      press({
+        parts: [
+          { part: 'peel', massG: 800 },
+          { part: 'pulp', massG: 1900 },
+        ],
+      }),
+      ['parts:parts-heavier-than-fruit'],
+    ],
+    [
+      'parts of more than was trimmed',
+      press({ trimmedG: 500, parts: [{ part: 'peel', massG: 800 }] }),
+      ['parts:parts-more-than-trimmed'],
+    ],
     ['peel that weighs less than nothing', press({ parts: [{ part: 'peel', massG: -1 }] }), ['parts:trim-negative']],
     ['spilled more than there was', press({ spilledMl: 3000 }), ['juice:juice-heavier-than-fruit']],
     ['half a hand', press({ hands: 0.5 }), ['hands:hands-out-of-range']],
-    ['an impossible titration', press({ titration: { sampleMl: 1, baseMl: 40, baseN: 0.1 } }), ['titration:titration-impossible']],
-    ['a base that is no base', press({ titration: { sampleMl: 10, baseMl: 8, baseN: 40 } }), ['titration:titration-base-strength']],
+    [
+      'an impossible titration',
+      press({ titration: { sampleMl: 1, baseMl: 40, baseN: 0.1 } }),
+      ['titration:titration-impossible'],
+    ],
+    [
+      'a base that is no base',
+      press({ titration: { sampleMl: 10, baseMl: 8, baseN: 40 } }),
+      ['titration:titration-base-strength'],
+    ],
     ['juice from tomorrow', press({ at: '2026-11-26T10:00:00Z', now: '2026-11-25T10:00:00Z' }), ['at:date-future']],
     ['a third of the mean', press({ juice: { value: 500, unit: 'mL' } }), ['?yield-far-below']],
   ])('%s', (_, input, expected) => expect(codes(checkPress(lemon, input, 10000, 410))).toEqual(expected))
-  it('doubts three times the mean', () => expect(codes(checkPress(ginger, press({ takenG: 1000, juice: { value: 800, unit: 'mL' } }), 5000, 250))).toEqual(['?yield-far-above']))
+  it('doubts three times the mean', () =>
+    expect(codes(checkPress(ginger, press({ takenG: 1000, juice: { value: 800, unit: 'mL' } }), 5000, 250))).toEqual([
+      '?yield-far-above',
+    ]))
 
   it('balances: fruit is juice, trimmings, pulp and what stuck', () => {
     const r = evaluatePress(lemon, press({ trimmedG: 300 }))
@@ -41,7 +89,17 @@ describe('a press', () => {
     expect(r.juiceMl).toBeCloseTo(1600, 6)
   })
   it('names what came off, and balances with spills and weighed pulp', () => {
-    const r = evaluatePress(lemon, press({ trimmedG: 900, parts: [{ part: 'peel', massG: 700 }, { part: 'pulp', massG: 1200 }], spilledMl: 100 }))
+    const r = evaluatePress(
+      lemon,
+      press({
+        trimmedG: 900,
+        parts: [
+          { part: 'peel', massG: 700 },
+          { part: 'pulp', massG: 1200 },
+        ],
+        spilledMl: 100,
+      }),
+    )
     const grams = (from: typeof r.losses) => Object.fromEntries(from.map((p) => [p.name, Math.round(massG(p.stream))]))
     expect(grams(r.byProducts)).toEqual({ peel: 700, trim: 200, pulp: 1200 })
     expect(Object.keys(grams(r.losses))).toEqual(['stuck', 'spilled', 'unaccounted'])
@@ -54,7 +112,17 @@ describe('a press', () => {
 })
 
 describe('yield', () => {
-  const figures = (juiceMl: number, fruitCostEur: number | null = 10) => pressFigures({ takenG: 4000, trimmedG: 1000, juiceMl, juiceTyped: 'mL', minutes: 10, fruitCostEur, fruitCostBasis: 'measured', params: { name: 'lemon', when: '2026-01-01' } })
+  const figures = (juiceMl: number, fruitCostEur: number | null = 10) =>
+    pressFigures({
+      takenG: 4000,
+      trimmedG: 1000,
+      juiceMl,
+      juiceTyped: 'mL',
+      minutes: 10,
+      fruitCostEur,
+      fruitCostBasis: 'measured',
+      params: { name: 'lemon', when: '2026-01-01' },
+    })
   it('mean, spread, edible share, cost and minutes per litre', () => {
     const y = fruitYield(lemon, [figures(1600), figures(1700), figures(1500)])
     expect(y.mean!.value).toBeCloseTo(400, 9)
@@ -66,38 +134,113 @@ describe('yield', () => {
   })
   it('uses the handbook until there is a press', () => expect(fruitYield(lemon, []).used).toEqual(handbookYield(lemon)))
   // USDA Agriculture Handbook 102 (memory), ±0.08 of the fruit as purchased
-  it.each([['lemon', 0.43], ['lime', 0.47], ['orange', 0.5], ['strawberry', 0.88]])('%s gives %d of its mass', (key, share) =>
-    expect(Math.abs(INGREDIENTS.get(key)!.fruit!.handbook.juiceShare - share)).toBeLessThanOrEqual(0.08))
+  it.each([
+    ['lemon', 0.43],
+    ['lime', 0.47],
+    ['orange', 0.5],
+    ['strawberry', 0.88],
+  ])('%s gives %d of its mass', (key, share) =>
+    expect(Math.abs(INGREDIENTS.get(key)!.fruit!.handbook.juiceShare - share)).toBeLessThanOrEqual(0.08),
+  )
   // Common practice, no source: 4 to 6 lemons of a usual 115 g give a US cup
   it('4 to 6 lemons give a cup', () => expect((handbookYield(lemon).value * 0.115 * 5) / 236.6).toBeCloseTo(1, 0))
 })
 
 describe('a receipt', () => {
-  const at = (over: object, last: number | null = 2.4) => codes(checkWeighIn({ kg: 12, price: { eur: 2.5, per: 'kg' }, count: null, crates: null, ...over }, last, 110, '2026-11-25T10:00:00Z'))
+  const at = (over: object, last: number | null = 2.4) =>
+    codes(
+      checkWeighIn(
+        { kg: 12, price: { eur: 2.5, per: 'kg' }, count: null, crates: null, ...over },
+        last,
+        110,
+        '2026-11-25T10:00:00Z',
+      ),
+    )
   it.each([
-    [{}, []], [{ price: { eur: 0, per: 'kg' } }, []], [{ kg: 0 }, ['kg:kg-not-positive']], [{ kg: -3 }, ['kg:kg-not-positive']], [{ kg: NaN }, ['kg:amount-not-a-number']], [{ kg: 12000 }, ['kg:kg-too-much']],
-    [{ price: { eur: -1, per: 'kg' } }, ['price:price-negative']], [{ count: 2.5 }, ['count:count-not-whole']], [{ price: { eur: 25, per: 'kg' } }, ['?price-far-from-last']], [{ price: { eur: 0.2, per: 'kg' } }, ['?price-far-from-last']],
+    [{}, []],
+    [{ price: { eur: 0, per: 'kg' } }, []],
+    [{ kg: 0 }, ['kg:kg-not-positive']],
+    [{ kg: -3 }, ['kg:kg-not-positive']],
+    [{ kg: NaN }, ['kg:amount-not-a-number']],
+    [{ kg: 12000 }, ['kg:kg-too-much']],
+    [{ price: { eur: -1, per: 'kg' } }, ['price:price-negative']],
+    [{ count: 2.5 }, ['count:count-not-whole']],
+    [{ price: { eur: 25, per: 'kg' } }, ['?price-far-from-last']],
+    [{ price: { eur: 0.2, per: 'kg' } }, ['?price-far-from-last']],
     // by count: 100 lemons of a usual 110 g are 11 kg, and it is said that nobody weighed them
-    [{ kg: null, count: 100, price: { eur: 25, per: 'all' } }, ['?weight-from-count']], [{ kg: null }, ['kg:kg-or-count-missing']], [{ count: 30 }, ['?unit-weight-far']], [{ count: 300 }, ['?unit-weight-far']], [{ count: 105 }, []],
-    [{ price: { eur: 0.3, per: 'piece' } }, ['count:price-needs-count']], [{ price: { eur: 0.28, per: 'piece' }, count: 105 }, []], [{ price: { eur: 14, per: 'crate' } }, ['crates:price-needs-crates']], [{ price: { eur: 14, per: 'crate' }, crates: 2 }, []],
-    [{ tempC: 80 }, ['tempC:temp-out-of-range']], [{ brix: 70 }, ['brix:brix-out-of-range']], [{ crackedShare: 1.2 }, ['crackedShare:share-out-of-range']], [{ at: '2026-11-26T10:00:00Z' }, ['at:date-future']], [{ at: '2026-11-24T10:00:00Z' }, []], [{ at: '2026-01-01T10:00:00Z' }, ['at:date-long-ago']],
+    [{ kg: null, count: 100, price: { eur: 25, per: 'all' } }, ['?weight-from-count']],
+    [{ kg: null }, ['kg:kg-or-count-missing']],
+    [{ count: 30 }, ['?unit-weight-far']],
+    [{ count: 300 }, ['?unit-weight-far']],
+    [{ count: 105 }, []],
+    [{ price: { eur: 0.3, per: 'piece' } }, ['count:price-needs-count']],
+    [{ price: { eur: 0.28, per: 'piece' }, count: 105 }, []],
+    [{ price: { eur: 14, per: 'crate' } }, ['crates:price-needs-crates']],
+    [{ price: { eur: 14, per: 'crate' }, crates: 2 }, []],
+    [{ tempC: 80 }, ['tempC:temp-out-of-range']],
+    [{ brix: 70 }, ['brix:brix-out-of-range']],
+    [{ crackedShare: 1.2 }, ['crackedShare:share-out-of-range']],
+    [{ at: '2026-11-26T10:00:00Z' }, ['at:date-future']],
+    [{ at: '2026-11-24T10:00:00Z' }, []],
+    [{ at: '2026-01-01T10:00:00Z' }, ['at:date-long-ago']],
   ])('%j', (over, expected) => expect(at(over)).toEqual(expected))
   it('has nothing to doubt the first price by', () => expect(priceDoubts(99, null)).toEqual([]))
 })
 
-it.each([[1, []], [0, ['cups:cups-not-positive']], [-2, ['cups:cups-not-positive']], [2.5, ['cups:cups-not-whole']], [NaN, ['cups:amount-not-a-number']], [9999, ['cups:cups-too-much']]])('%d cups', (n, expected) => expect(codes(checkCups(n as number))).toEqual(expected))
+it.each([
+  [1, []],
+  [0, ['cups:cups-not-positive']],
+  [-2, ['cups:cups-not-positive']],
+  [2.5, ['cups:cups-not-whole']],
+  [NaN, ['cups:amount-not-a-number']],
+  [9999, ['cups:cups-too-much']],
+])('%d cups', (n, expected) => expect(codes(checkCups(n as number))).toEqual(expected))
 
 describe('what is done with a lot', () => {
   const found = (limits: { code: string; field: string }[]) => limits.map((l) => `${l.field}:${l.code}`)
   // A tenth of a gram forgives a scale.
-  it.each([[500, []], [1000.1, []], [1000.2, ['kg:lot-not-enough']], [0, ['kg:kg-not-positive']], [-1, ['kg:kg-not-positive']], [NaN, ['kg:kg-not-positive']]])('%d g taken of 1000', (g, codes) => expect(found(checkTake(g as number, 1000, 'kg'))).toEqual(codes))
-  it.each([[[300, 200], []], [[1000.05], []], [[600, 401], ['parts:parts-more-than-taken']], [[300, 0], ['parts:part-not-positive']], [[NaN], ['parts:part-not-positive']], [[], []]])('%j g of 1000 sorted', (parts, codes) => expect(found(checkSort(1000, parts as number[]))).toEqual(codes))
-  it.each([[{ brix: 9, tempC: 4, crackedShare: 0.1 }, []], [{ brix: null }, []], [{ brix: 61 }, ['brix:brix-out-of-range']], [{ tempC: -40, crackedShare: -0.1 }, ['tempC:temp-out-of-range', 'crackedShare:share-out-of-range']]])('looked at with %j', (seen, codes) => expect(found(checkLook(seen))).toEqual(codes))
   it.each([
-    [null, []], ['2026-11-25T10:09:00Z', []], ['2026-11-25T10:11:00Z', ['at:date-future']], ['2026-08-28T10:00:00Z', []], ['2026-08-26T10:00:00Z', ['at:date-long-ago']], ['some time', ['at:date-future']],
-  ])('written down for %s', (at, codes) => expect(found(checkWhen(at as string | null, '2026-11-25T10:00:00Z'))).toEqual(codes))
+    [500, []],
+    [1000.1, []],
+    [1000.2, ['kg:lot-not-enough']],
+    [0, ['kg:kg-not-positive']],
+    [-1, ['kg:kg-not-positive']],
+    [NaN, ['kg:kg-not-positive']],
+  ])('%d g taken of 1000', (g, codes) => expect(found(checkTake(g as number, 1000, 'kg'))).toEqual(codes))
   it.each([
-    [{}, []], [{ pieceG: null }, []], [{ pieceG: 110, leadDays: 2 }, []], [{ pieceG: 0 }, ['pieceG:number-out-of-range']], [{ leadDays: 400 }, ['leadDays:number-out-of-range']], [{ leadDays: NaN }, ['leadDays:number-out-of-range']],
-    [{ shares: { peel: 0.9 } }, []], [{ shares: { peel: 0.1, core: 0.2, pulp: 0.6 } }, []], [{ shares: { peel: 0.5, pulp: 0.5 } }, ['shares:shares-too-much']], [{ shares: { peel: -0.1 } }, ['shares:shares-too-much']],
+    [[300, 200], []],
+    [[1000.05], []],
+    [[600, 401], ['parts:parts-more-than-taken']],
+    [[300, 0], ['parts:part-not-positive']],
+    [[NaN], ['parts:part-not-positive']],
+    [[], []],
+  ])('%j g of 1000 sorted', (parts, codes) => expect(found(checkSort(1000, parts as number[]))).toEqual(codes))
+  it.each([
+    [{ brix: 9, tempC: 4, crackedShare: 0.1 }, []],
+    [{ brix: null }, []],
+    [{ brix: 61 }, ['brix:brix-out-of-range']],
+    [{ tempC: -40, crackedShare: -0.1 }, ['tempC:temp-out-of-range', 'crackedShare:share-out-of-range']],
+  ])('looked at with %j', (seen, codes) => expect(found(checkLook(seen))).toEqual(codes))
+  it.each([
+    [null, []],
+    ['2026-11-25T10:09:00Z', []],
+    ['2026-11-25T10:11:00Z', ['at:date-future']],
+    ['2026-08-28T10:00:00Z', []],
+    ['2026-08-26T10:00:00Z', ['at:date-long-ago']],
+    ['some time', ['at:date-future']],
+  ])('written down for %s', (at, codes) =>
+    expect(found(checkWhen(at as string | null, '2026-11-25T10:00:00Z'))).toEqual(codes),
+  )
+  it.each([
+    [{}, []],
+    [{ pieceG: null }, []],
+    [{ pieceG: 110, leadDays: 2 }, []],
+    [{ pieceG: 0 }, ['pieceG:number-out-of-range']],
+    [{ leadDays: 400 }, ['leadDays:number-out-of-range']],
+    [{ leadDays: NaN }, ['leadDays:number-out-of-range']],
+    [{ shares: { peel: 0.9 } }, []],
+    [{ shares: { peel: 0.1, core: 0.2, pulp: 0.6 } }, []],
+    [{ shares: { peel: 0.5, pulp: 0.5 } }, ['shares:shares-too-much']],
+    [{ shares: { peel: -0.1 } }, ['shares:shares-too-much']],
   ])('handled as %j', (own, codes) => expect(found(checkHandling(own as never))).toEqual(codes))
 })

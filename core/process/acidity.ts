@@ -1,6 +1,7 @@
-import { BUFFER, PH_ACIDS, STRONG_ION, acidsMol, COMPONENTS, MOLAR_MASS, phOf, sucroseSolubilityPercent } from '../substances'
+import { BUFFER, PH_ACIDS, STRONG_ION, acidsMol, phOf, sucroseSolubilityPercent } from '../substances'
 import { call, given, type Figure } from '../figures'
-import { massG, sucroseG, volumeMl, waterG, type Stream } from './stream'
+import { soluteMolPerKgWater } from './phase'
+import { liquidWaterG, massG, sucroseG, volumeMl, type Stream } from './stream'
 
 export interface PhEstimate {
   ph: number
@@ -16,12 +17,17 @@ const MORE_SPREAD = 0.35
 /** Concentrations that pH follows from, mol/L: strong ions, buffer, then the acids of {@link PH_ACIDS}. */
 function concentrations(s: Stream): number[] {
   const litres = volumeMl(s) / 1000
-  return [s.amountsG[STRONG_ION]! / 1000 / litres, s.amountsG[BUFFER]! / 1000 / litres, ...acidsMol(s.amountsG).map((mol) => mol / litres)]
+  return [
+    s.amountsG[STRONG_ION]! / 1000 / litres,
+    s.amountsG[BUFFER]! / 1000 / litres,
+    ...acidsMol(s.amountsG).map((mol) => mol / litres),
+  ]
 }
 
 /**
- * pH of a stream, estimated from its acids, strong ions and buffer, as a range. It is not to be trusted where there is hardly any acid or buffer (a trace
- * of anything moves it), where most of the pH comes from protein, or where there is hardly any water. A meter reading replaces it.
+ * pH of a stream, estimated from its acids, strong ions and buffer, as a range. It is not to be trusted where there is
+ * hardly any acid or buffer (a trace of anything moves it), where most of the pH comes from protein, or where there is
+ * hardly any water. A meter reading replaces it.
  */
 export function phEstimate(s: Stream): PhEstimate {
   const [strong, buffer, ...acids] = concentrations(s)
@@ -30,7 +36,7 @@ export function phEstimate(s: Stream): PhEstimate {
   const doubts: string[] = []
   if (total + buffer! < 0.003) doubts.push('ph-hardly-buffered')
   if (buffer! > total && buffer! > 0.003) doubts.push('ph-from-protein')
-  if (waterG(s) < 0.3 * massG(s)) doubts.push('ph-little-water')
+  if (liquidWaterG(s) < 0.3 * massG(s)) doubts.push('ph-little-water')
   const spread = SPREAD + (doubts.length ? MORE_SPREAD : 0)
   return { ph, low: Math.max(0, ph - spread), high: Math.min(14, ph + spread), doubts }
 }
@@ -39,27 +45,25 @@ export function phEstimate(s: Stream): PhEstimate {
 export function phFigure(s: Stream): Figure {
   const [strong, buffer, ...acids] = concentrations(s)
   const leaf = (label: string, value: number): Figure => given(label, value, 'mol/L', 'estimated', 'source.composition')
-  return call('ph', 'pH', 'ph', [leaf('strong-ions', strong!), leaf('buffer-groups', buffer!), ...acids.map((v, i) => leaf(`acid-${PH_ACIDS[i]!.toLowerCase()}`, v))])
+  return call('ph', 'pH', 'ph', [
+    leaf('strong-ions', strong!),
+    leaf('buffer-groups', buffer!),
+    ...acids.map((v, i) => leaf(`acid-${PH_ACIDS[i]!.toLowerCase()}`, v)),
+  ])
 }
 
-/** Dissolved particles, mol per kg of water: sugars, acids, and salts as other solids. */
-export function soluteMolPerKgWater(s: Stream): number {
-  let mol = 0
-  for (let i = 0; i < COMPONENTS.length; i++) {
-    const molar = MOLAR_MASS[COMPONENTS[i]!]
-    if (molar) mol += s.amountsG[i]! / molar
-  }
-  return (mol - s.undissolvedG / MOLAR_MASS.sucrose!) / (waterG(s) / 1000)
-}
 /** Freezing point of a stream, °C, with what it was worked out from. */
-export const freezingFigure = (s: Stream): Figure => call('freezing-point', '°C', 'freezing-point', [given('solute', soluteMolPerKgWater(s), 'mol/kg', 'estimated', 'source.composition')])
-export const freezingPointOf = (s: Stream): number => freezingFigure(s).value
+export const freezingFigure = (s: Stream): Figure =>
+  call('freezing-point', '°C', 'freezing-point', [
+    given('solute', soluteMolPerKgWater(s), 'mol/kg', 'estimated', 'source.composition'),
+  ])
 
 /**
- * Saturation of the sucrose of a syrup that stands at `tempC`, against the water that is there. Above 1 it can crystallise, and does when seeded by one crystal.
- * Invert sugar and glucose hold sucrose back, which is left out: early rather than late.
+ * Saturation of the sucrose of a syrup that stands at `tempC`, against the water that is there. Above 1 it can
+ * crystallise, and does when seeded by one crystal. Invert sugar and glucose hold sucrose back, which is left out:
+ * early rather than late.
  */
 export function sucroseSaturation(s: Stream, tempC: number): number {
   const holds = sucroseSolubilityPercent(Math.min(80, Math.max(0, tempC))) / 100
-  return sucroseG(s) / ((waterG(s) * holds) / (1 - holds))
+  return sucroseG(s) / ((liquidWaterG(s) * holds) / (1 - holds))
 }

@@ -12,6 +12,7 @@ import { makeUp } from './steps/make-up'
 import { press } from './steps/press'
 import { reduce, simmer } from './steps/reduce'
 import { brew, steep } from './steps/steep'
+import { split } from './steps/split'
 import { rinse, strain } from './steps/strain'
 import { trim } from './steps/trim'
 import { soak, wash } from './steps/wash'
@@ -19,8 +20,35 @@ import type { Given } from './step'
 
 /** The steps Olvex can compute, by the name a recipe calls them, in the order of the work. */
 export const CATALOGUE = {
-  wash, soak, trim, press, blend, strain, rinse, peelSugar, peelAcid, dissolve, heat, simmer, reduce, steep, brew, cool, chillWithIce,
-  combine, makeUp, addDairy, sweeten, culture, rest, iceInCup, iceInDispenser, topUp, spoonPuree, garnish,
+  wash,
+  soak,
+  trim,
+  press,
+  blend,
+  strain,
+  rinse,
+  peelSugar,
+  peelAcid,
+  dissolve,
+  heat,
+  simmer,
+  reduce,
+  steep,
+  brew,
+  cool,
+  chillWithIce,
+  combine,
+  makeUp,
+  split,
+  addDairy,
+  sweeten,
+  culture,
+  rest,
+  iceInCup,
+  iceInDispenser,
+  topUp,
+  spoonPuree,
+  garnish,
 }
 export type Op = keyof typeof CATALOGUE
 export type ParamsOf<O extends Op> = Given<(typeof CATALOGUE)[O]['params']>

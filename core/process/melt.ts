@@ -1,32 +1,67 @@
-import { INDEX, iceMeltedG, temperatureAfterMeltC } from '../substances'
-import { call, given, type Figure } from '../figures'
-import { cooledTo, meltedByRoomG } from './kinetics'
-import { heatCapacityOf, massG, settled, waterStream, type Stream } from './stream'
-import type { NamedStream } from './step'
+import type { Figure } from '../figures'
+import { INDEX, meltAfter } from '../substances'
+import { settled, soluteMol } from './phase'
+import type { Explain, NamedStream, Specs } from './step'
+import { heatCapacityOf, liquidWaterG, massG, waterStream, type Stream } from './stream'
 
-export interface Melt { iceG: number; iceTempC: number; toC: number; minutes: number; roomC: number; wPerK: number }
-
-/**
- * Ice in a drink against time: first the drink is brought down to `toC`, or as far as the ice goes; then the room melts ice at a steady rate, through walls that
- * let in `wPerK`, while there is any; then the drink warms by Newton's law. The walls' own heat is left out.
- */
-export function melted(drink: Stream, p: Melt): { out: Stream; left: NamedStream; lastsMin: number } {
-  const cp = heatCapacityOf(drink)
-  const mass = massG(drink)
-  const firstG = iceMeltedG(mass, cp, drink.tempC, p.toC, p.iceG, p.iceTempC)
-  const coldC = temperatureAfterMeltC(mass, cp, drink.tempC, firstG, p.iceG, p.iceTempC)
-  const perMinG = meltedByRoomG(p.wPerK, p.roomC, coldC, 1)
-  const lastsMin = perMinG > 0 ? (p.iceG - firstG) / perMinG : Infinity
-  const meltedG = firstG + Math.min(p.iceG - firstG, perMinG * p.minutes)
-  const amountsG = drink.amountsG.slice()
-  amountsG[INDEX.water]! += meltedG
-  const warmMin = Math.max(0, p.minutes - lastsMin)
-  const tempC = warmMin > 0 ? cooledTo(coldC, p.roomC, (p.wPerK * 60) / ((mass + meltedG) * cp), warmMin) : coldC
-  return { out: settled(amountsG, tempC), left: { name: 'ice-left', stream: waterStream(p.iceG - meltedG, 0) }, lastsMin }
+/** Ice beside a drink, and the room around both. */
+export interface Ice {
+  iceG: number
+  iceTempC: number
+  minutes: number
+  roomC: number
+  wPerK: number
 }
 
-/** How much melts in chilling, from figures of the ice and the target. */
-export function meltFigure(drink: Stream, toC: Figure, iceG: Figure, iceTempC: Figure): Figure {
-  const leaf = (label: string, value: number, unit: Figure['unit']): Figure => given(label, value, unit, 'estimated', 'source.process')
-  return call('ice-melted', 'g', 'ice-melted', [leaf('mass', massG(drink), 'g'), leaf('heat-capacity', heatCapacityOf(drink), 'kJ/(kg K)'), leaf('temperature', drink.tempC, '°C'), toC, iceG, iceTempC])
+/** The numbers of a drink that its ice asks for. */
+export const drinkNumbers = (drink: Stream) => ({
+  massG: massG(drink) - drink.iceG,
+  cp: heatCapacityOf(drink),
+  fromC: drink.tempC,
+  waterG: liquidWaterG(drink),
+  soluteMol: soluteMol(drink),
+})
+
+/**
+ * Ice in a drink after some minutes: the drink with what melted, the ice that is left, and what it was worked out from.
+ */
+export function melted(drink: Stream, p: Ice) {
+  const used = drinkNumbers(drink)
+  const { meltedG, tempC, goneMin } = meltAfter(
+    used.massG,
+    used.cp,
+    used.fromC,
+    used.waterG,
+    used.soluteMol,
+    p.iceG,
+    p.iceTempC,
+    p.wPerK,
+    p.roomC,
+    p.minutes,
+  )
+  const amountsG = drink.amountsG.slice()
+  amountsG[INDEX.water]! += meltedG
+  const leftG = p.iceG - meltedG
+  const left: NamedStream = { name: 'ice-left', stream: { ...waterStream(leftG, Math.min(0, tempC)), iceG: leftG } }
+  return { out: settled(amountsG, tempC), left, goneMin, used }
+}
+
+type Used = ReturnType<typeof drinkNumbers>
+/** How much melted and how cold it got, from the numbers of the drink, the ice and the room. */
+export function meltFigures<S extends Specs>(
+  { used, call }: Pick<Explain<S, Used>, 'used' | 'call'>,
+  ice: readonly [iceG: Figure, iceTempC: Figure, wPerK: Figure, roomC: Figure, minutes: Figure],
+): Figure[] {
+  const args = [
+    used('massG', 'mass', 'g'),
+    used('cp', 'heat-capacity', 'kJ/(kg K)'),
+    used('fromC', 'temperature', '°C'),
+    used('waterG', 'water', 'g'),
+    used('soluteMol', 'solute-amount', 'mol'),
+    ...ice,
+  ]
+  return [
+    call('ice-melted', 'g', 'ice-melted', ...args),
+    call('temperature-after-melt', '°C', 'temperature-after-melt', ...args),
+  ]
 }

@@ -1,8 +1,21 @@
 import fc from 'fast-check'
 import { COMPONENT_COUNT, INDEX, INGREDIENTS } from '../substances'
 import {
-  CATALOGUE, ProcessLimit, acidG, dissolvedG, ingredientStream, liquorG, massG, mixed, scaled, streamOf, sugarsG, volumeMl,
-  type Stream, type StepResult,
+  CATALOGUE,
+  ProcessLimit,
+  acidG,
+  dissolvedG,
+  dissolvedPercentOf,
+  ingredientStream,
+  liquorG,
+  massG,
+  mixed,
+  scaled,
+  streamOf,
+  sugarsG,
+  volumeMl,
+  type Stream,
+  type StepResult,
 } from '.'
 
 const lemon = INGREDIENTS.get('lemon')!
@@ -35,29 +48,37 @@ describe('every step balances, component by component', () => {
   const share = fc.double({ min: 0.01, max: 0.95, noNaN: true })
 
   it('trim', () => {
-    fc.assert(fc.property(grams, share, (g, s) => {
-      const fruit = ingredientStream(lemon, g, 20)
-      expectBalance([fruit], CATALOGUE.trim.run([fruit], { trimmedG: g * s, byProduct: 'peel' }))
-    }))
+    fc.assert(
+      fc.property(grams, share, (g, s) => {
+        const fruit = ingredientStream(lemon, g, 20)
+        expectBalance([fruit], CATALOGUE.trim.run([fruit], { trimmedG: g * s, byProduct: 'peel' }))
+      }),
+    )
   })
   it('press', () => {
-    fc.assert(fc.property(grams, share, (g, s) => {
-      const fruit = ingredientStream(lemon, g, 20)
-      expectBalance([fruit], CATALOGUE.press.run([fruit], { juiceG: liquorG(fruit) * s, method: 'hand-reamer' }))
-    }))
+    fc.assert(
+      fc.property(grams, share, (g, s) => {
+        const fruit = ingredientStream(lemon, g, 20)
+        expectBalance([fruit], CATALOGUE.press.run([fruit], { juiceG: liquorG(fruit) * s, method: 'hand-reamer' }))
+      }),
+    )
   })
   it('combine', () => {
-    fc.assert(fc.property(grams, grams, (a, b) => {
-      const inputs = [sugar(a), water(b), lemonJuice(100)]
-      expectBalance(inputs, CATALOGUE.combine.run(inputs, {}))
-    }))
+    fc.assert(
+      fc.property(grams, grams, (a, b) => {
+        const inputs = [sugar(a), water(b), lemonJuice(100)]
+        expectBalance(inputs, CATALOGUE.combine.run(inputs, {}))
+      }),
+    )
   })
   it('ice in the cup', () => {
-    fc.assert(fc.property(grams, fc.double({ min: 0, max: 400, noNaN: true }), (g, iceG) => {
-      const drink = mixed([sugar(g * 0.1), water(g * 0.9, 12)])
-      const ice = streamOf({}, iceG, 0)
-      expectBalance([drink, ice], CATALOGUE.iceInCup.run([drink], { iceG, iceTempC: 0, toC: 1 }))
-    }))
+    fc.assert(
+      fc.property(grams, fc.double({ min: 0, max: 400, noNaN: true }), (g, iceG) => {
+        const drink = mixed([sugar(g * 0.1), water(g * 0.9, 12)])
+        const ice = streamOf({}, iceG, 0)
+        expectBalance([drink, ice], CATALOGUE.iceInCup.run([drink], { iceG, iceTempC: 0 }))
+      }),
+    )
   })
 })
 
@@ -108,24 +129,36 @@ describe('dissolve', () => {
     }
   })
   it('holds more when warm', () => {
-    expect(limitOf(() => CATALOGUE.dissolve.run([sugar(800, 20), water(350, 20)], {}))).toBe('sugar-more-than-water-holds')
+    expect(limitOf(() => CATALOGUE.dissolve.run([sugar(800, 20), water(350, 20)], {}))).toBe(
+      'sugar-more-than-water-holds',
+    )
     expect(limitOf(() => CATALOGUE.dissolve.run([sugar(800, 70), water(350, 70)], {}))).toBe('none')
   })
 })
 
 describe('make up', () => {
   const base = [lemonJuice(40), CATALOGUE.dissolve.run([sugar(30), water(30)], {}).out]
+  const total = (r: StepResult) => massG(r.out) + r.byProducts.reduce((m, b) => m + massG(b.stream), 0)
 
-  it.each([100, 300, 1000, 20000])('to %d mL, whatever the filler', (toVolumeMl) => {
-    for (const filler of [water(1), lemonJuice(1)]) {
-      const { out, flags } = CATALOGUE.makeUp.run([...base, filler], { toVolumeMl })
-      expect(volumeMl(out)).toBeCloseTo(toVolumeMl, 4)
-      expect(flags).toEqual([])
+  it.each([100, 300, 1000, 20000])('to %d mL, whatever the filler, and what is over is handed back', (toVolumeMl) => {
+    for (const filler of [water(30000), lemonJuice(30000)]) {
+      const r = CATALOGUE.makeUp.run([...base, filler], { toVolumeMl })
+      expect(volumeMl(r.out)).toBeCloseTo(toVolumeMl, 4)
+      expect(r.flags).toEqual([])
+      expect(total(r)).toBeCloseTo(100 + 30000, 6)
     }
+  })
+  it('makes no mass: a filler of 150 g gives 150 g, and the rest is missing', () => {
+    const r = CATALOGUE.makeUp.run([...base, water(150)], { toVolumeMl: 1000 })
+    expect(massG(r.out)).toBeCloseTo(250, 9)
+    expect(r.flags).toEqual([{ code: 'filler-short', numbers: expect.objectContaining({ thereG: 150 }) }])
+    // 1 000 mL less the 85 mL or so that is there already, at 0.998 g/mL
+    expect(r.flags[0]!.numbers.wantedG).toBeGreaterThan(905)
+    expect(r.flags[0]!.numbers.wantedG).toBeLessThan(920)
   })
   it('leaves sugar and acid as they were when water fills up', () => {
     const before = mixed(base)
-    const { out } = CATALOGUE.makeUp.run([...base, water(1)], { toVolumeMl: 300 })
+    const { out } = CATALOGUE.makeUp.run([...base, water(400)], { toVolumeMl: 300 })
     expect(sugarsG(out)).toBeCloseTo(sugarsG(before), 9)
     expect(acidG(out)).toBeCloseTo(acidG(before), 9)
   })
@@ -136,24 +169,60 @@ describe('make up', () => {
   })
 })
 
-describe('ice in the cup', () => {
-  const drink = (tempC: number) => mixed([sugar(30, tempC), water(270, tempC)])
-  const melt = (tempC: number, iceG: number, iceTempC = 0) => CATALOGUE.iceInCup.run([drink(tempC)], { iceG, iceTempC, toC: 1 })
+describe('split', () => {
+  it('divides what there is, and no more', () => {
+    const r = CATALOGUE.split.run([lemonJuice(100)], { takeG: 30 })
+    expect([massG(r.out), massG(r.byProducts[0]!.stream)]).toEqual([30, 70])
+    expect(limitOf(() => CATALOGUE.split.run([lemonJuice(100)], { takeG: 101 }))).toBe('split-more-than-there')
+  })
+})
 
-  it('melts what the heat asks for: 270 g of water and 30 g of sugar from 20 to 1 °C', () => {
-    const left = massG(melt(20, 200).byProducts[0]!.stream)
-    // 300 g × about 3.96 kJ/(kg K) × 19 K ÷ (333.55 + 4.18) kJ/kg, CRC Handbook values
-    expect(200 - left).toBeCloseTo((300 * 3.96 * 19) / 337.73, 0)
+describe('ice', () => {
+  const ice = (g: number, tempC: number) => ingredientStream(INGREDIENTS.get('ice')!, g, tempC)
+  const orange = (g: number, tempC: number) => ingredientStream(INGREDIENTS.get('orange-juice')!, g, tempC)
+
+  it('300 g of orange juice at 20 °C blended with 200 g of ice at −10 °C: near −1 °C, with some 139 g left', () => {
+    const s = CATALOGUE.blend.run([orange(300, 20), ice(200, -10)], { stuckG: 0 }).out
+    expect(s.tempC).toBeGreaterThan(-1.5)
+    expect(s.tempC).toBeLessThan(-0.5)
+    expect(Math.abs(s.iceG - 139)).toBeLessThan(3)
   })
-  it('does not get colder than its ice allows', () => {
-    const short = melt(20, 20)
-    expect(massG(short.byProducts[0]!.stream)).toBe(0)
-    expect(short.out.tempC).toBeGreaterThan(10)
+  it('is outside the liquor: a slush reads stronger than the drink it melts to', () => {
+    const slush = mixed([orange(300, 20), ice(200, -10)])
+    const thawed = CATALOGUE.heat.run([slush], { toC: 20 }).out
+    expect(dissolvedPercentOf(slush)).toBeGreaterThan(1.25 * dissolvedPercentOf(thawed))
+    expect(volumeMl(slush)).toBeGreaterThan(volumeMl(thawed))
+    expect(dissolvedPercentOf(thawed)).toBeCloseTo((300 * dissolvedPercentOf(orange(1, 20))) / 500, 1)
   })
-  it('melts less when the ice comes from the freezer', () => {
-    expect(massG(melt(20, 200, -18).byProducts[0]!.stream)).toBeGreaterThan(massG(melt(20, 200, 0).byProducts[0]!.stream))
+  it('is melted before anything boils: that heat is paid for', () => {
+    const minutes = (s: Stream) => CATALOGUE.heat.run([s], { toC: 50 }).waitMin
+    // 200 g × 333.55 J/g through 1 800 W at a half: 74 s
+    expect(minutes({ ...water(500, 0), iceG: 200 }) - minutes(water(500, 0))).toBeCloseTo(66710 / 900 / 60, 2)
   })
-  it('melts nothing in a drink as cold as it', () => expect(massG(melt(0.5, 80).byProducts[0]!.stream)).toBeCloseTo(80, 9))
+  it('stays in the strainer with the pulp', () => {
+    const r = CATALOGUE.strain.run([mixed([orange(300, 4), ice(200, -5)])], {})
+    expect(r.out.iceG).toBe(0)
+    expect(r.byProducts[0]!.stream.iceG).toBeGreaterThan(150)
+  })
+  it('chills by its own cold: colder ice, less of it', () => {
+    const used = (tempC: number) => {
+      const r = CATALOGUE.chillWithIce.run([orange(1000, 40), ice(900, tempC)], { toC: 10 })
+      expect(r.out.tempC).toBeCloseTo(10, 9)
+      return 900 - massG(r.byProducts[0]!.stream)
+    }
+    expect(used(-20)).toBeLessThan(0.95 * used(0))
+  })
+  const drink = (tempC: number) => mixed([sugar(30, tempC), water(270, tempC)])
+  const leftG = (tempC: number, iceG: number, iceTempC: number) =>
+    massG(CATALOGUE.iceInCup.run([drink(tempC)], { iceG, iceTempC, minutes: 0 }).byProducts[0]!.stream)
+  it('from a freezer at −18 °C takes a drink from 5 °C below zero', () => {
+    const { out } = CATALOGUE.iceInCup.run([drink(5)], { iceG: 90, iceTempC: -18, minutes: 0 })
+    expect(out.tempC).toBeLessThan(0)
+  })
+  it('melts less when it comes from the freezer, and all of it where it is too little', () => {
+    expect(leftG(20, 200, -18)).toBeGreaterThan(leftG(20, 200, 0))
+    expect(leftG(20, 20, 0)).toBe(0)
+  })
 })
 
 describe('what cannot be done', () => {
@@ -167,8 +236,10 @@ describe('what cannot be done', () => {
     ['juice-more-than-liquor', () => CATALOGUE.press.run([fruit], { juiceG: 999, method: 'hand' })],
     ['volume-not-positive', () => CATALOGUE.makeUp.run([water(1)], { toVolumeMl: -5 })],
     ['filler-empty', () => CATALOGUE.makeUp.run([sugar(10), water(0)], { toVolumeMl: 100 })],
-    ['ice-negative', () => CATALOGUE.iceInCup.run([fruit], { iceG: -1, iceTempC: 0, toC: 1 })],
-    ['ice-above-zero', () => CATALOGUE.iceInCup.run([fruit], { iceG: 10, iceTempC: 3, toC: 1 })],
+    ['ice-negative', () => CATALOGUE.iceInCup.run([fruit], { iceG: -1, iceTempC: 0 })],
+    ['ice-is-no-ice', () => CATALOGUE.chillWithIce.run([water(100), water(10)], { toC: 1 })],
+    ['ice-in-it-already', () => CATALOGUE.iceInCup.run([{ ...water(100, 0), iceG: 5 }], { iceG: 10, iceTempC: 0 })],
+    ['ice-above-zero', () => CATALOGUE.iceInCup.run([fruit], { iceG: 10, iceTempC: 3 })],
   ])('%s', (code, run) => expect(limitOf(run)).toBe(code))
   it('a composition of more than a hundred parts, or of less than nothing', () => {
     expect(() => streamOf({ sucrose: 101 }, 10, 20)).toThrow(RangeError)
@@ -177,10 +248,12 @@ describe('what cannot be done', () => {
 })
 
 it('a stream is the same stuff, however much of it', () => {
-  fc.assert(fc.property(fc.double({ min: 0.01, max: 100, noNaN: true }), (k) => {
-    const one = mixed([sugar(40), lemonJuice(60)])
-    expect(massG(scaled(one, k))).toBeCloseTo(massG(one) * k, 6)
-    expect(volumeMl(scaled(one, k))).toBeCloseTo(volumeMl(one) * k, 6)
-    expect(dissolvedG(scaled(one, k))).toBeCloseTo(dissolvedG(one) * k, 6)
-  }))
+  fc.assert(
+    fc.property(fc.double({ min: 0.01, max: 100, noNaN: true }), (k) => {
+      const one = mixed([sugar(40), lemonJuice(60)])
+      expect(massG(scaled(one, k))).toBeCloseTo(massG(one) * k, 6)
+      expect(volumeMl(scaled(one, k))).toBeCloseTo(volumeMl(one) * k, 6)
+      expect(dissolvedG(scaled(one, k))).toBeCloseTo(dissolvedG(one) * k, 6)
+    }),
+  )
 })

@@ -5,50 +5,100 @@ import type { Stream } from './stream'
 
 export { ProcessLimit }
 
-export interface NamedStream { name: string; stream: Stream }
+export interface NamedStream {
+  name: string
+  stream: Stream
+}
 /** Worth a look, not wrong: code and numbers. */
-export interface Flag { code: string; numbers: Record<string, number> }
+export interface Flag {
+  code: string
+  numbers: Record<string, number>
+}
 
-export interface StepResult {
+/** The numbers a step worked with, by name: what it tells and what it explains are made of the same ones. */
+export type Used = Readonly<Record<string, number>>
+
+/** What a stove burns. */
+export const CARRIERS = ['electricity', 'gas'] as const
+export type Carrier = (typeof CARRIERS)[number]
+
+export interface StepResult<U extends Used = Used> {
   out: Stream
-  /** kept for another use, or known and thrown away */
+  /** kept for another use, taken by a later step as `<out>/<name>`, or thrown away */
   byProducts: NamedStream[]
   /** gone: drips, steam, what sticks */
   losses: NamedStream[]
   handMin: number
   waitMin: number
-  /** electricity or gas at the appliance, kJ */
+  /** at the appliance, kJ */
   energyKj: number
+  carrier: Carrier
   cautions: string[]
   flags: Flag[]
+  used: U
 }
 
-export const plainResult = (out: Stream): StepResult => ({
-  out, byProducts: [], losses: [], handMin: 0, waitMin: 0, energyKj: 0, cautions: [], flags: [],
+export const plainResult = (out: Stream): StepResult<Record<never, number>> => ({
+  out,
+  byProducts: [],
+  losses: [],
+  handMin: 0,
+  waitMin: 0,
+  energyKj: 0,
+  carrier: 'electricity',
+  cautions: [],
+  flags: [],
+  used: {},
 })
 
 /** What a step keeps busy while it runs. */
-export type Equipment = 'sink' | 'knife' | 'press' | 'blender' | 'strainer' | 'burner' | 'vessel' | 'fridge' | 'dispenser'
+export type Equipment =
+  'sink' | 'knife' | 'press' | 'blender' | 'strainer' | 'burner' | 'vessel' | 'fridge' | 'dispenser'
 
 /**
- * A number of a step. Without a default it must be given. `model` is the range the formula was made for: outside, the step computes and flags the figure.
- * `limit` is the code of the sentence for a number out of bounds, where there is a better one than the general.
+ * A number of a step. Without a default it must be given. `model` is the range the formula was made for: outside, the
+ * step computes and flags the figure. `limit` is the code of the sentence for a number out of bounds, where there is a
+ * better one than the general.
  */
-export interface NumberSpec { unit: Unit; least: number; most: number; default?: number; optional?: true; source?: string; model?: readonly [number, number]; limit?: string }
-export interface ChoiceSpec { choices: readonly string[]; default?: string; source?: string }
-export interface TextSpec { text: true }
+export interface NumberSpec {
+  unit: Unit
+  least: number
+  most: number
+  default?: number
+  optional?: true
+  source?: string
+  model?: readonly [number, number]
+  limit?: string
+  /**
+   * Grows with the recipe, as grams and minutes of hands by the piece do; or only for some choices of another field.
+   * Times, temperatures, rates and sizes of vessels stay as they are.
+   */
+  scales?: true | { with: string; is: readonly string[] }
+}
+export interface ChoiceSpec {
+  choices: readonly string[]
+  default?: string
+  source?: string
+}
+export interface TextSpec {
+  text: true
+}
 export type Spec = NumberSpec | ChoiceSpec | TextSpec
 export type Specs = Readonly<Record<string, Spec>>
 
 type ValueOf<S> = S extends ChoiceSpec ? S['choices'][number] : S extends TextSpec ? string : number
 type MayMiss<S> = S extends { default: unknown } | { optional: true } ? true : false
 /** What a recipe writes for a step: what has a default may be left out. */
-export type Given<S extends Specs> = { [K in keyof S as MayMiss<S[K]> extends true ? never : K]: ValueOf<S[K]> } & { [K in keyof S as MayMiss<S[K]> extends true ? K : never]?: ValueOf<S[K]> }
+export type Given<S extends Specs> = { [K in keyof S as MayMiss<S[K]> extends true ? never : K]: ValueOf<S[K]> } & {
+  [K in keyof S as MayMiss<S[K]> extends true ? K : never]?: ValueOf<S[K]>
+}
 /** What a step computes with. */
-export type Filled<S extends Specs> = { readonly [K in keyof S]: S[K] extends { optional: true } ? ValueOf<S[K]> | undefined : ValueOf<S[K]> }
+export type Filled<S extends Specs> = {
+  readonly [K in keyof S]: S[K] extends { optional: true } ? ValueOf<S[K]> | undefined : ValueOf<S[K]>
+}
 
 /** What the step's file tells: see the docstring of each. */
-interface Definition<O extends string, S extends Specs> {
+interface Definition<O extends string, S extends Specs, U extends Used> {
   op: O
   /** how many streams go in */
   inputs: 1 | 2 | 'many'
@@ -60,22 +110,25 @@ interface Definition<O extends string, S extends Specs> {
   mixes?: true
   /** earliest and latest minutes at which it is done, where the model knows */
   window?: (p: Filled<S>) => readonly [earliestMin: number, latestMin: number]
-  run: (inputs: readonly Stream[], p: Filled<S>) => StepResult
-  /** figures beside mass and volume that the step is about, each with its sum */
-  explain?: (inputs: readonly Stream[], p: Filled<S>, of: Explain<S>, result: StepResult) => Figure[]
+  run: (inputs: readonly Stream[], p: Filled<S>) => StepResult<U>
+  /** figures beside mass and volume that the step is about, each with its sum, from what it worked with */
+  explain?: (of: Explain<S, U>) => Figure[]
 }
 
 /** Helps a step to explain itself: its numbers as leaves that say whether they were given, and formulas by name. */
-export interface Explain<S extends Specs> {
+export interface Explain<S extends Specs, U extends Used> {
+  p: Filled<S>
+  n: U
   param: (name: keyof S & string) => Figure
-  leaf: (label: string, value: number, unit: Unit) => Figure
+  /** a number that the step worked with */
+  used: (name: keyof U & string, label: string, unit: Unit) => Figure
   call: (label: string, unit: Unit, name: FunctionName, ...args: Figure[]) => Figure
 }
 
 /** One unit operation of the trade. A new one is a file in steps/ and a line in the catalogue. */
 export interface StepKind<O extends string = string, S extends Specs = Specs> {
   op: O
-  inputs: Definition<O, S>['inputs']
+  inputs: 1 | 2 | 'many'
   params: S
   endSign: string
   holds: readonly Equipment[]
@@ -83,14 +136,20 @@ export interface StepKind<O extends string = string, S extends Specs = Specs> {
   window: (given: Given<S>) => readonly [earliestMin: number, latestMin: number] | null
   /** @throws ProcessLimit where the step cannot be done as asked */
   run: (inputs: readonly Stream[], given: Given<S>) => StepResult
-  explain: (inputs: readonly Stream[], given: Given<S>, result: StepResult) => Figure[]
+  /** figures of what `run` did with these numbers */
+  explain: (given: Given<S>, result: StepResult) => Figure[]
 }
 
 export const isNumber = (s: Spec): s is NumberSpec => 'unit' in s
 export const isChoice = (s: Spec): s is ChoiceSpec => 'choices' in s
 
-/** Makes a step from its definition: numbers are held to their bounds, defaults filled in, and what lies outside the model's range is flagged. */
-export function defineStep<const O extends string, const S extends Specs>(d: Definition<O, S>): StepKind<O, S> {
+/**
+ * Makes a step from its definition: numbers are held to their bounds, defaults filled in, and what lies outside the
+ * model's range is flagged.
+ */
+export function defineStep<const O extends string, const S extends Specs, U extends Used = Record<never, number>>(
+  d: Definition<O, S, U>,
+): StepKind<O, S> {
   const specs = Object.entries(d.params)
   const numbers = specs.filter((e): e is [string, NumberSpec] => isNumber(e[1]))
   function filled(given: Given<S>): Filled<S> {
@@ -98,12 +157,18 @@ export function defineStep<const O extends string, const S extends Specs>(d: Def
     for (const [name, spec] of specs) {
       if ('default' in spec) p[name] ??= spec.default
       if (isNumber(spec)) bounded(name, spec, p[name] as number | undefined)
-      else if (isChoice(spec) && !spec.choices.includes(p[name] as string)) throw new ProcessLimit('choice-unknown', {}, name)
+      else if (isChoice(spec) && !spec.choices.includes(p[name] as string))
+        throw new ProcessLimit('choice-unknown', {}, name)
     }
     return p as Filled<S>
   }
   return {
-    op: d.op, inputs: d.inputs, params: d.params, endSign: d.endSign, holds: d.holds, mixes: d.mixes ?? false,
+    op: d.op,
+    inputs: d.inputs,
+    params: d.params,
+    endSign: d.endSign,
+    holds: d.holds,
+    mixes: d.mixes ?? false,
     window: (given) => d.window?.(filled(given)) ?? null,
     run(inputs, given) {
       const wanted = d.inputs === 'many' ? Math.max(1, inputs.length) : d.inputs
@@ -112,19 +177,30 @@ export function defineStep<const O extends string, const S extends Specs>(d: Def
       const result = d.run(inputs, p)
       for (const [name, { model }] of numbers) {
         const value = p[name] as number | undefined
-        if (model && value !== undefined && (value < model[0] || value > model[1])) result.flags.push({ code: `outside-range`, numbers: { value, from: model[0], to: model[1] } })
+        if (model && value !== undefined && (value < model[0] || value > model[1]))
+          result.flags.push({ code: `outside-range`, numbers: { value, from: model[0], to: model[1] } })
       }
       return result
     },
-    explain(inputs, params, result) {
+    explain(params, result) {
       const p = filled(params)
+      const n = result.used as U
       const param = (name: string): Figure => {
         const spec = d.params[name] as NumberSpec
         const typed = (params as Record<string, unknown>)[name] !== undefined
-        return given(`param-${kebab(name)}`, p[name as keyof S] as number, spec.unit, typed ? 'measured' : 'default', typed ? 'source.recipe' : spec.source)
+        return given(
+          `param-${kebab(name)}`,
+          p[name as keyof S] as number,
+          spec.unit,
+          typed ? 'measured' : 'default',
+          typed ? 'source.recipe' : spec.source,
+        )
       }
-      const leaf = (label: string, value: number, unit: Unit): Figure => given(label, value, unit, 'estimated', 'source.process')
-      return d.explain?.(inputs, p, { param, leaf, call: (label, unit, name, ...args) => call(label, unit, name, args) }, result) ?? []
+      const used = (name: keyof U & string, label: string, unit: Unit): Figure =>
+        given(label, n[name] as number, unit, 'estimated', 'source.process')
+      return (
+        d.explain?.({ p, n, param, used, call: (label, unit, name, ...args) => call(label, unit, name, args) }) ?? []
+      )
     },
   }
 }
@@ -133,5 +209,6 @@ export const kebab = (name: string): string => name.replace(/[A-Z]/g, (c) => `-$
 
 function bounded(name: string, { least, most, optional, limit }: NumberSpec, value: number | undefined): void {
   if (value === undefined && optional) return
-  if (typeof value !== 'number' || !(value >= least && value <= most)) throw new ProcessLimit(limit ?? 'step-number', { [name]: value ?? NaN, value: value ?? NaN, least, most }, name)
+  if (typeof value !== 'number' || !(value >= least && value <= most))
+    throw new ProcessLimit(limit ?? 'step-number', { [name]: value ?? NaN, value: value ?? NaN, least, most }, name)
 }

@@ -2,22 +2,37 @@ import type { Op, ParamsOf } from '../process'
 import type { AmountUnit } from '../units'
 
 /** Number of the document's form; older documents are brought up by the functions in `upgrade.ts`. */
-export const DOCUMENT_SCHEMA = 1
+export const DOCUMENT_SCHEMA = 2
 
 /** An ingredient, or another recipe (a prep) by its id. */
 export type ItemRef = { ingredient: string } | { prep: string }
 
 /** What was typed, with its unit. */
-export interface Amount { value: number; unit: AmountUnit }
+export interface Amount {
+  value: number
+  unit: AmountUnit
+}
 
-export interface TakeStep { op: 'take'; out: string; item: ItemRef; amount: Amount; tempC: number }
-/** A step of the catalogue, with the names of what goes in and what it makes, and its numbers as the catalogue asks for them. */
+export interface TakeStep {
+  op: 'take'
+  out: string
+  item: ItemRef
+  amount: Amount
+  tempC: number
+}
+/**
+ * A step of the catalogue, with the names of what goes in and what it makes, and its numbers as the catalogue asks for
+ * them.
+ */
 export type StepOf<O extends Op> = { op: O; in: string[]; out: string } & ParamsOf<O>
 /** The last of `in` is the one that fills up to the volume. */
 export type MakeUpStep = StepOf<'makeUp'>
 export type RecipeStep = TakeStep | { [O in Op]: StepOf<O> }[Op]
 
-export interface Garnish { ingredient: string; massG: number }
+export interface Garnish {
+  ingredient: string
+  massG: number
+}
 
 /** How one cup is put together from the jug. */
 export interface Serve {
@@ -31,6 +46,17 @@ export interface Serve {
   labourS: number
 }
 
+/** A by-product that is kept for another use, and the share of what its step cost that it carries away. */
+export interface Kept {
+  /** `<out>/<name>` of the step that leaves it */
+  stream: string
+  /** 0 to 1 */
+  costShare: number
+}
+
+/** The by-product `name` of the step that makes `out`, as later steps take it. */
+export const byProductName = (out: string, name: string): string => `${out}/${name}`
+
 /** A recipe: steps over named streams. Amounts of a drink are for one cup, of a prep for one making. */
 export interface RecipeDocument {
   schema: typeof DOCUMENT_SCHEMA
@@ -38,6 +64,7 @@ export interface RecipeDocument {
   steps: RecipeStep[]
   output: string
   serve?: Serve
+  kept?: Kept[]
 }
 
 export const itemKey = (item: ItemRef): string => ('ingredient' in item ? item.ingredient : `prep:${item.prep}`)

@@ -1,4 +1,13 @@
-import { DOCUMENT_SCHEMA, fillsUp, finalStep, type ItemRef, type MakeUpStep, type RecipeDocument, type Serve, type TakeStep } from './document'
+import {
+  DOCUMENT_SCHEMA,
+  fillsUp,
+  finalStep,
+  type ItemRef,
+  type MakeUpStep,
+  type RecipeDocument,
+  type Serve,
+  type TakeStep,
+} from './document'
 
 /** A stand's usual cup: ice straight from its bin, drink from the fridge. Common practice, no source. */
 export const DEFAULT_SERVE: Omit<Serve, 'cupId'> = { iceG: 90, iceTempC: 0, pouredTempC: 5, garnish: [], labourS: 20 }
@@ -9,16 +18,25 @@ export const BENCH_C = 20
 /** A new drink: a glass of what fills up (water, unless the drink is all juice) to build on. */
 export function newDrink(cupId: string | null, volumeMl: number, filler = 'water'): RecipeDocument {
   return {
-    schema: DOCUMENT_SCHEMA, kind: 'drink', output: 'jug',
+    schema: DOCUMENT_SCHEMA,
+    kind: 'drink',
+    output: 'jug',
     steps: [
-      { op: 'take', out: filler, item: { ingredient: filler }, amount: { value: volumeMl, unit: 'mL' }, tempC: BENCH_C },
+      {
+        op: 'take',
+        out: filler,
+        item: { ingredient: filler },
+        amount: { value: volumeMl, unit: 'mL' },
+        tempC: BENCH_C,
+      },
       { op: 'makeUp', in: [filler], out: 'jug', toVolumeMl: volumeMl },
     ],
     serve: { cupId, ...DEFAULT_SERVE },
   }
 }
 
-const takeOf = (doc: RecipeDocument, stream: string) => doc.steps.find((s): s is TakeStep => s.op === 'take' && s.out === stream)
+const takeOf = (doc: RecipeDocument, stream: string) =>
+  doc.steps.find((s): s is TakeStep => s.op === 'take' && s.out === stream)
 
 /** The amount of one layer as typed, in its unit; everything else follows. */
 export function withAmount(doc: RecipeDocument, stream: string, amount: TakeStep['amount']): RecipeDocument {
@@ -47,10 +65,17 @@ export function withoutLayer(doc: RecipeDocument, stream: string): RecipeDocumen
   const final = finalStep(doc)!
   return {
     ...doc,
-    steps: doc.steps.filter((s) => s.out !== stream).map((s) => (s === final ? ({ ...final, in: final.in.filter((i) => i !== stream) } as MakeUpStep) : s)),
+    steps: doc.steps
+      .filter((s) => s.out !== stream)
+      .map((s) => (s === final ? ({ ...final, in: final.in.filter((i) => i !== stream) } as MakeUpStep) : s)),
   }
 }
 
+/** mL that the drink of one cup is made up to; 0 where it is not made up. */
+export const volumeOf = (doc: RecipeDocument): number => {
+  const final = finalStep(doc)
+  return final?.op === 'makeUp' ? final.toVolumeMl : 0
+}
 /** How much drink goes into one cup, mL. */
 export function withVolume(doc: RecipeDocument, toVolumeMl: number): RecipeDocument {
   return { ...doc, steps: doc.steps.map((s) => (s.op === 'makeUp' && s.out === doc.output ? { ...s, toVolumeMl } : s)) }
@@ -67,9 +92,21 @@ export function itemsOf(doc: RecipeDocument): ItemRef[] {
 
 /** Simple syrup, equal parts of sugar and water by weight: a kilo of each, stirred until clear. */
 export function newSyrup(): RecipeDocument {
-  const take = (out: string, ingredient: string): TakeStep => ({ op: 'take', out, item: { ingredient }, amount: { value: 1000, unit: 'g' }, tempC: BENCH_C })
+  const take = (out: string, ingredient: string): TakeStep => ({
+    op: 'take',
+    out,
+    item: { ingredient },
+    amount: { value: 1000, unit: 'g' },
+    tempC: BENCH_C,
+  })
   return {
-    schema: DOCUMENT_SCHEMA, kind: 'prep', output: 'syrup',
-    steps: [take('sugar', 'white-sugar'), take('water', 'water'), { op: 'dissolve', in: ['sugar', 'water'], out: 'syrup', minutes: 6 }],
+    schema: DOCUMENT_SCHEMA,
+    kind: 'prep',
+    output: 'syrup',
+    steps: [
+      take('sugar', 'white-sugar'),
+      take('water', 'water'),
+      { op: 'dissolve', in: ['sugar', 'water'], out: 'syrup', minutes: 6 },
+    ],
   }
 }

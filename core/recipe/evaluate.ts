@@ -1,276 +1,357 @@
-import { call, given, product, quotient, sum, type Figure } from '../figures'
+import { given, sum, type Figure } from '../figures'
 import {
-  CATALOGUE, LAST_SIP_C, ProcessLimit, heatCapacityOf, ingredientStream, massG, scaled, volumePerGram,
-  type Equipment, type NamedStream, type Op, type StepKind, type StepResult, type Stream,
+  CATALOGUE,
+  ProcessLimit,
+  atTemperature,
+  massG,
+  scaled,
+  type NamedStream,
+  type StepKind,
+  type StepResult,
+  type Stream,
 } from '../process'
-import { MASS_UNITS, VOLUME_UNITS, isMassUnit, toGrams, toMillilitres } from '../units'
+import { staysWithProduct } from '../safety/cautions'
+import { MASS_UNITS, VOLUME_UNITS } from '../units'
 import type { IngredientData } from '../substances'
-import { fillsUp, finalStep, itemKey, type ItemRef, type RecipeDocument, type RecipeStep, type TakeStep } from './document'
-import { ingredientShares, mixFigures, partShare, prepShares, type MixFigures, type Part } from './mix-figures'
-
-/** What a recipe's names stand for. */
-export interface RecipeContext {
-  ingredient(key: string): IngredientData | undefined
-  prep(recipeId: string): RecipeDocument | undefined
-}
-
-/** One layer of the glass: an input of the last step. */
-export interface Layer {
-  stream: string
-  item: ItemRef | null
-  key: string
-  fillsUp: boolean
-  mass: Figure
-  volume: Figure
-  sugars: Figure
-  acid: Figure
-}
-
-export interface CupFigures {
-  /** what the ice pushes up, mL: floating ice displaces its own mass */
-  displaced: Figure
-  /** drink and displaced ice together */
-  filled: Figure
-  melted: Figure
-  firstSip: MixFigures
-  lastSip: MixFigures
-  /** the drink when this share (0 to 1) of what will melt has melted */
-  sipAt(share: number): { melted: Figure; mix: MixFigures }
-}
-
-export interface Evaluation {
-  layers: Layer[]
-  jug: MixFigures
-  /** volumes of the layers put side by side; more than the mixed volume, since sugar contracts */
-  sumOfLayers: Figure
-  cup: CupFigures | null
-  output: Stream
-  parts: Part[]
-  byProducts: NamedStream[]
-  losses: NamedStream[]
-  handMin: number
-  waitMin: number
-  energyKj: number
-  cautions: string[]
-  flags: StepResult['flags']
-  /** what was done, in order: who is busy, what is held, and how one sees that it is done */
-  timeline: TimedStep[]
-}
-export interface TimedStep {
-  op: Op
-  out: string
-  handMin: number
-  waitMin: number
-  holds: readonly Equipment[]
-  endSign: string
-  window: readonly [earliestMin: number, latestMin: number] | null
-}
-
-interface Made { stream: Stream; part: Part; item: ItemRef | null }
+import { Bill, type OwnTake, type OwnWork } from './bill'
+import type { RecipeContext, RecipeSource, TakesByThing } from './context'
+import { Cup, type CupFigures } from './cup'
+import {
+  byProductName,
+  fillsUp,
+  finalStep,
+  itemKey,
+  type RecipeDocument,
+  type RecipeStep,
+  type TakeStep,
+} from './document'
+import type { Evaluation, Layer, Made, MakingStep, TimedStep } from './evaluation'
+import { Flow } from './flow'
+import { mixFigures, prepShares, type MixFigures, type Part } from './mix-figures'
+import { PLENTY_G_PER_ML, gramOf, layerOf, madeOf, partOf, poured, streamPart, timed } from './take'
 
 const UNITS: ReadonlySet<string> = new Set([...MASS_UNITS, ...VOLUME_UNITS])
 
-/** Remembers what each step gave for the same step and inputs, so that a dragged edge runs only what depends on it. */
+/** Evaluations of preps, by what they are made of: a prep that did not change is worked out once for all recipes. */
+const PREPS = new WeakMap<RecipeDocument, WeakMap<RecipeContext, { evaluation: Evaluation; uses: readonly Use[] }>>()
+/** What an evaluation looked up: it holds as long as the names stand for the same. */
+interface Use {
+  context: RecipeContext
+  key: string
+  found: IngredientData | RecipeDocument | undefined
+}
+const holds = (use: Use): boolean =>
+  use.key.startsWith('prep:')
+    ? documentOf(use.context.prep(use.key.slice(5))) === use.found
+    : use.context.ingredient(use.key) === use.found
+const documentOf = (source: ReturnType<RecipeContext['prep']>): RecipeDocument | undefined =>
+  typeof source === 'object' ? source.document : undefined
+
+/**
+ * Evaluates recipes, and remembers what each step gave for the same step and inputs, so that a dragged edge runs only
+ * what depends on it.
+ */
 export class Evaluator {
-  private takes = new WeakMap<TakeStep, Made>()
+  private takes = new WeakMap<TakeStep, { made: Made; of: IngredientData | Evaluation }>()
   private results = new WeakMap<RecipeStep, { inputs: readonly Stream[]; result: StepResult }>()
-  private preps = new Map<string, { doc: RecipeDocument; evaluation: Evaluation }>()
   /** steps run since it was made; a test reads it */
   stepsRun = 0
 
   constructor(private readonly context: RecipeContext) {}
 
   /**
-   * Evaluates a recipe: streams, layers, and the figures in the jug and in the cup.
+   * Evaluates a recipe: streams, layers, the bill, and the figures in the jug and in the cup.
+   * @param within ids of the recipes it is part of: none of them may be in it
    * @throws ProcessLimit with a code and numbers where the recipe cannot be made as written
    */
   evaluate(doc: RecipeDocument, within: readonly string[] = []): Evaluation {
-    const made = new Map<string, Made>()
-    const totals = { byProducts: [] as NamedStream[], losses: [] as NamedStream[], handMin: 0, waitMin: 0, energyKj: 0, cautions: new Set<string>(), flags: [] as StepResult['flags'], timeline: [] as TimedStep[] }
-    for (const step of doc.steps) {
-      if (made.has(step.out)) throw new ProcessLimit('stream-made-twice', {}, step.out)
-      if (step.op === 'take') {
-        const taken = this.take(step, within)
-        made.set(step.out, taken)
-        const caution = 'ingredient' in step.item ? this.context.ingredient(step.item.ingredient)?.caution : undefined
-        if (caution) totals.cautions.add(caution)
-        continue
-      }
-      const inputs = step.in.map((name) => {
-        const input = made.get(name)
-        if (!input) throw new ProcessLimit('stream-not-made', {}, name)
-        return input
-      })
-      const result = this.run(step, inputs.map((i) => i.stream))
-      if (step.op === 'makeUp') this.fill(step, inputs, made, result.out)
-      totals.byProducts.push(...result.byProducts)
-      totals.losses.push(...result.losses)
-      totals.handMin += result.handMin
-      totals.waitMin += result.waitMin
-      totals.energyKj += result.energyKj
-      const { holds, endSign, window } = CATALOGUE[step.op] as unknown as StepKind
-      totals.timeline.push({ op: step.op, out: step.out, handMin: result.handMin, waitMin: result.waitMin, holds, endSign, window: window(step as never) })
-      for (const c of result.cautions) totals.cautions.add(c)
-      totals.flags.push(...result.flags)
-      made.set(step.out, { stream: result.out, part: this.partOf(step, step.in.map((n) => made.get(n)!), result.out), item: null })
-    }
-    return this.figures(doc, made, totals)
-  }
-
-  private take(step: TakeStep, within: readonly string[]): Made {
-    if (!(step.amount.value >= 0) || !Number.isFinite(step.amount.value)) throw new ProcessLimit('amount-negative', { value: step.amount.value }, step.out)
-    if (!UNITS.has(step.amount.unit)) throw new ProcessLimit('unit-unknown', {}, step.amount.unit)
-    const known = this.takes.get(step)
-    if (known && 'ingredient' in step.item) return known
-    this.stepsRun++
-    const params = { name: itemKey(step.item) }
-    let unit: Stream
-    let shares: Part['shares']
-    if ('ingredient' in step.item) {
-      const ingredient = this.context.ingredient(step.item.ingredient)
-      if (!ingredient) throw new ProcessLimit('ingredient-unknown', {}, step.item.ingredient)
-      ;({ unit, shares } = gramOf(ingredient, step.item.ingredient, step.tempC))
-    } else {
-      const prep = this.prep(step.item.prep, within)
-      unit = { ...scaled(prep.output, 1 / massG(prep.output)), tempC: step.tempC }
-      shares = prepShares(prep.parts, params)
-    }
-    const made: Made = { stream: unit, item: step.item, part: { name: step.out, mass: massFigure(step, unit, params), shares, params } }
-    made.stream = scaled(unit, made.part.mass.value)
-    this.takes.set(step, made)
-    return made
+    return new Run(doc, this.context, within, this).evaluation()
   }
 
   /**
-   * A prep by its id, evaluated once for all drinks that take it.
+   * A prep by its id, as recipes take it.
    * @throws ProcessLimit when it is unknown, empty, or made of itself
    */
   prep(recipeId: string, within: readonly string[] = []): Evaluation {
-    if (within.includes(recipeId)) throw new ProcessLimit('prep-loop', {}, recipeId)
-    const doc = this.context.prep(recipeId)
-    if (!doc) throw new ProcessLimit('prep-unknown', {}, recipeId)
-    const known = this.preps.get(recipeId)
-    if (known?.doc === doc) return known.evaluation
-    const evaluation = this.evaluate(doc, [...within, recipeId])
-    if (massG(evaluation.output) <= 0) throw new ProcessLimit('prep-empty', {}, recipeId)
-    this.preps.set(recipeId, { doc, evaluation })
-    return evaluation
+    return evaluatedPrep(this.context, recipeId, within).evaluation
   }
 
-  private run(step: Exclude<RecipeStep, TakeStep>, inputs: readonly Stream[]): StepResult {
+  /** The stream of a take, from what it was before where that still holds. */
+  taken(step: TakeStep, of: IngredientData | Evaluation, make: () => Made): Made {
+    const known = this.takes.get(step)
+    if (known?.of === of) return known.made
+    const shared = this.context.fixed && sharedTakes(this.context.fixed, of)
+    // By its name too: two names may stand for the same, and are bought, paid and shown each for itself.
+    const { item, out, amount, tempC } = step
+    const key = shared ? `${itemKey(item)} ${out} ${amount.value} ${amount.unit} ${tempC}` : ''
+    let made = shared?.get(key)
+    if (!made) {
+      this.stepsRun++
+      made = make()
+      if (shared && shared.size >= MOST_SHARED) shared.clear()
+      shared?.set(key, made)
+    }
+    this.takes.set(step, { made, of })
+    return made
+  }
+
+  /** More of a filler than it can take to fill up to a volume: the same stream for the same question. */
+  plenty(filler: Made, toVolumeMl: number): Stream {
+    if (filler.plenty?.toVolumeMl !== toVolumeMl) {
+      const stream = scaled(filler.stream, (toVolumeMl * PLENTY_G_PER_ML) / massG(filler.stream))
+      filler.plenty = { toVolumeMl, stream }
+    }
+    return filler.plenty.stream
+  }
+
+  run(step: MakingStep, inputs: readonly Stream[]): StepResult {
     const known = this.results.get(step)
-    if (known && known.inputs.length === inputs.length && known.inputs.every((s, i) => s === inputs[i])) return known.result
+    if (known && known.inputs.length === inputs.length && known.inputs.every((s, i) => s === inputs[i]))
+      return known.result
     this.stepsRun++
     // The catalogue's parameter types are held by the document's own step types.
     const result = (CATALOGUE[step.op] as unknown as StepKind).run(inputs, step as never)
     this.results.set(step, { inputs, result })
     return result
   }
-
-  /** The input that fills up takes the amount the step worked out for it: what the mixture weighs beyond the others. */
-  private fill(step: { in: string[]; toVolumeMl: number }, inputs: readonly Made[], made: Map<string, Made>, out: Stream): void {
-    const last = inputs[inputs.length - 1]!
-    const grams = Math.max(0, inputs.slice(0, -1).reduce((rest, i) => rest - massG(i.stream), massG(out)))
-    const mass = given('fills-up', grams, 'g', 'estimated', 'source.fills-up', { ...last.part.params, volumeMl: step.toVolumeMl })
-    made.set(step.in[step.in.length - 1]!, { ...last, stream: scaled(last.stream, grams / massG(last.stream)), part: { ...last.part, mass } })
-  }
-
-  private partOf({ op, out: name }: { op: Op; out: string }, inputs: readonly Made[], out: Stream): Part {
-    const mass = given('mass', massG(out), 'g', 'estimated', 'source.process')
-    return CATALOGUE[op].mixes && inputs.length > 1
-      ? { name, mass, shares: prepShares(inputs.map((i) => i.part), { name }), params: { name } }
-      : { name, mass, shares: ingredientShares(out, 'source.process', { name }), params: { name } }
-  }
-
-  private figures(doc: RecipeDocument, made: Map<string, Made>, totals: Pick<Evaluation, 'byProducts' | 'losses' | 'handMin' | 'waitMin' | 'energyKj' | 'flags' | 'timeline'> & { cautions: Set<string> }): Evaluation {
-    const output = made.get(doc.output)
-    if (!output) throw new ProcessLimit('stream-not-made', {}, doc.output)
-    const final = finalStep(doc)
-    const names = final && final.in.length > 0 && CATALOGUE[final.op].mixes ? final.in : [doc.output]
-    const inputs = names.map((n) => made.get(n)!)
-    const parts = inputs.map((i) => i.part)
-    const filler = fillsUp(doc)
-    const layers = inputs.map((input, i): Layer => {
-      const { part } = input
-      const mlPerG = given('ml-per-gram', volumePerGram(unitOf(input.stream)), '1', 'estimated', 'source.density', part.params)
-      return {
-        stream: names[i]!, item: input.item, key: input.item ? itemKey(input.item) : names[i]!, fillsUp: names[i] === filler,
-        mass: part.mass,
-        volume: product('volume-of', 'mL', [part.mass, mlPerG], part.params),
-        sugars: partShare(part, 'sugars'), acid: partShare(part, 'acid'),
-      }
-    })
-    const temp = given('temperature', output.stream.tempC, '°C', 'default', 'source.bench')
-    const jug = mixFigures(parts, temp, output.stream.undissolvedG)
-    return {
-      layers, jug, parts, output: output.stream,
-      sumOfLayers: sum('sum-of-layers', 'mL', layers.map((l) => l.volume)),
-      cup: doc.serve && jug.mass.value > 0 ? new Cup(doc.serve, parts, jug, output.stream) : null,
-      ...totals, cautions: [...totals.cautions],
-    }
-  }
 }
 
-/** One gram of an ingredient and what it holds, worked out once for all evaluations. */
-const grams = new WeakMap<IngredientData, Map<string, { unit: Stream; shares: Part['shares'] }>>()
-function gramOf(ingredient: IngredientData, name: string, tempC: number): { unit: Stream; shares: Part['shares'] } {
-  const known = grams.get(ingredient) ?? new Map<string, { unit: Stream; shares: Part['shares'] }>()
-  grams.set(ingredient, known)
-  const key = `${name} ${tempC}`
-  let made = known.get(key)
-  if (!made) {
-    const unit = ingredientStream(ingredient, 1, tempC)
-    known.set(key, (made = { unit, shares: ingredientShares(unit, ingredient.source, { name }) }))
-  }
+/** Amounts of one thing that are remembered: those of a menu and of its batches, not of every number somebody tried. */
+const MOST_SHARED = 200
+/** Takes of one thing that never changes: the same amount of the same is one stream for all standards. */
+function sharedTakes(fixed: TakesByThing, of: IngredientData | Evaluation): Map<string, Made> {
+  let takes = fixed.get(of)
+  if (!takes) fixed.set(of, (takes = new Map()))
+  return takes
+}
+
+function evaluatedPrep(
+  context: RecipeContext,
+  recipeId: string,
+  within: readonly string[],
+): { evaluation: Evaluation; uses: readonly Use[] } {
+  if (within.includes(recipeId)) throw new ProcessLimit('prep-loop', {}, recipeId)
+  const found: RecipeSource | 'unsigned' | undefined = context.prep(recipeId)
+  if (!found) throw new ProcessLimit('prep-unknown', {}, recipeId)
+  if (found === 'unsigned') throw new ProcessLimit('prep-unsigned', {}, itemKey({ prep: recipeId }))
+  const known = PREPS.get(found.document)?.get(found.context)
+  if (known && (found.context.fixed || known.uses.every(holds))) return known
+  const run = new Run(found.document, found.context, [...within, recipeId], new Evaluator(found.context))
+  const evaluation = run.evaluation()
+  if (massG(evaluation.output) <= 0) throw new ProcessLimit('prep-empty', {}, recipeId)
+  const made = { evaluation, uses: run.uses }
+  const byContext = PREPS.get(found.document) ?? new WeakMap()
+  PREPS.set(found.document, byContext.set(found.context, made))
   return made
 }
 
-/** The same stream with something in it, for a layer of no grams still to have a density. */
-const unitOf = (s: Stream): Stream => {
-  if (massG(s) > 0) return s
-  const amountsG = s.amountsG.slice()
-  amountsG[0] = 1
-  return { ...s, amountsG }
-}
+/** One evaluation of one document. What is read of it is made when it is first read: a menu reads little of each. */
+class Run implements Evaluation {
+  /** what was looked up, in preps too */
+  readonly uses: Use[] = []
+  private readonly made = new Map<string, Made>()
+  private readonly usedUp = new Set<string>()
+  private readonly leftBy = new Map<string, readonly NamedStream[]>()
+  readonly done: { step: MakingStep; result: StepResult }[] = []
+  private readonly codes = new Set<string>()
+  private readonly memo = new Map<string, unknown>()
 
-function massFigure(step: TakeStep, unit: Stream, params: Part['params']): Figure {
-  const { value, unit: typed } = step.amount
-  if (isMassUnit(typed)) return given('mass-of', toGrams(value, typed), 'g', 'measured', 'source.recipe', params)
-  const ml = given('volume-of', toMillilitres(value, typed), 'mL', 'measured', 'source.recipe', params)
-  const density = given('density-of', 1 / volumePerGram(unit), 'g/mL', 'estimated', 'source.density', params)
-  return product('mass-of', 'g', [ml, density], params)
-}
+  constructor(
+    private readonly doc: RecipeDocument,
+    private readonly context: RecipeContext,
+    private readonly within: readonly string[],
+    private readonly evaluator: Evaluator,
+  ) {}
 
-/** The figures of the cup, each made when it is first read: a menu asks for few of them. */
-class Cup implements CupFigures {
-  private memo = new Map<string, unknown>()
-  constructor(private readonly serve: NonNullable<RecipeDocument['serve']>, private readonly parts: readonly Part[], private readonly jug: MixFigures, private readonly stream: Stream) {}
+  evaluation(): this {
+    for (const step of this.doc.steps) {
+      if (this.made.has(step.out)) throw new ProcessLimit('stream-made-twice', {}, step.out)
+      if (step.op === 'take') this.made.set(step.out, this.take(step))
+      else this.make(step)
+    }
+    this.checkOutput()
+    return this
+  }
+
+  private take(step: TakeStep): Made {
+    const { value, unit } = step.amount
+    if (!(value >= 0) || !Number.isFinite(value)) throw new ProcessLimit('amount-negative', { value }, step.out)
+    if (!UNITS.has(unit)) throw new ProcessLimit('unit-unknown', {}, unit)
+    return 'ingredient' in step.item
+      ? this.takeIngredient(step, step.item.ingredient)
+      : this.takePrep(step, step.item.prep)
+  }
+
+  private takeIngredient(step: TakeStep, key: string): Made {
+    const ingredient = this.context.ingredient(key)
+    this.uses.push({ context: this.context, key, found: ingredient })
+    if (!ingredient) throw new ProcessLimit('ingredient-unknown', {}, key)
+    for (const caution of ingredient.cautions ?? []) this.codes.add(caution)
+    return this.evaluator.taken(step, ingredient, () => {
+      const { unit, shares } = gramOf(ingredient, key, step.tempC)
+      return madeOf(step, unit, shares)
+    })
+  }
+
+  private takePrep(step: TakeStep, id: string): Made {
+    const { evaluation, uses } = evaluatedPrep(this.context, id, this.within)
+    this.uses.push({ context: this.context, key: `prep:${id}`, found: documentOf(this.context.prep(id)) }, ...uses)
+    for (const caution of evaluation.cautions) if (staysWithProduct(caution)) this.codes.add(caution)
+    return this.evaluator.taken(step, evaluation, () => {
+      const gram = scaled(evaluation.output, 1 / massG(evaluation.output))
+      // A slush is as cold as it is; anything else comes at the temperature that is written.
+      const unit = evaluation.output.iceG > 0 ? gram : atTemperature(gram, step.tempC)
+      return madeOf(step, unit, prepShares(evaluation.parts, { name: itemKey(step.item) }))
+    })
+  }
+
+  /** An input, once: what is used is gone. */
+  private use(name: string): Made {
+    const input = this.made.get(name)
+    if (!input) throw new ProcessLimit('stream-not-made', {}, name)
+    if (this.usedUp.has(name)) throw new ProcessLimit('stream-used-twice', {}, name)
+    this.usedUp.add(name)
+    return input
+  }
+
+  private make(step: MakingStep): void {
+    const inputs = step.in.map((name) => this.use(name))
+    const streams = inputs.map((i) => i.stream)
+    const last = inputs.length - 1
+    // A filler from the shelf is taken as much as it needs; one that was made gives what there is.
+    const isTaken = step.op === 'makeUp' && inputs[last]!.item !== null && massG(streams[last]!) > 0
+    if (isTaken) streams[last] = this.evaluator.plenty(inputs[last]!, step.toVolumeMl)
+    const ran = this.evaluator.run(step, streams)
+    const result = isTaken ? { ...ran, byProducts: [] } : ran
+    if (step.op === 'makeUp') inputs[last] = poured(inputs[last]!, ran.used.fillerG!, step.toVolumeMl)
+    for (const caution of result.cautions) this.codes.add(caution)
+    this.done.push({ step, result })
+    this.leftBy.set(step.out, result.byProducts)
+    this.made.set(step.out, { stream: result.out, part: partOf(step, inputs, result.out), item: null })
+    step.in.forEach((name, i) => this.made.set(name, inputs[i]!))
+    for (const { name, stream } of result.byProducts) {
+      const full = byProductName(step.out, name)
+      if (this.made.has(full)) throw new ProcessLimit('stream-made-twice', {}, full)
+      this.made.set(full, { stream, part: streamPart(full, stream), item: null })
+    }
+  }
+
+  /** That there is an output, and that nothing has used it. */
+  private checkOutput(): void {
+    const { output } = this.doc
+    if (!this.made.has(output)) throw new ProcessLimit('stream-not-made', {}, output)
+    if (this.usedUp.has(output)) throw new ProcessLimit('stream-used-twice', {}, output)
+    for (const g of this.doc.serve?.garnish ?? [])
+      for (const caution of this.context.ingredient(g.ingredient)?.cautions ?? []) this.codes.add(caution)
+  }
   private once<T>(name: string, make: () => T): T {
-    if (!this.memo.has(name)) this.memo.set(name, make())
-    return this.memo.get(name) as T
+    let value = this.memo.get(name)
+    if (value === undefined) this.memo.set(name, (value = make()))
+    return value as T
   }
-  private get poured(): Figure { return this.once('poured', () => given('temperature', this.serve.pouredTempC, '°C', 'default', 'source.poured')) }
-  private get ice(): Figure { return this.once('ice', () => given('mass-of', this.serve.iceG, 'g', 'measured', 'source.recipe', { name: 'ice' })) }
-  private get iceTemp(): Figure { return this.once('ice-temp', () => given('ice-temperature', this.serve.iceTempC, '°C', 'default', 'source.recipe')) }
-  private get cp(): Figure { return this.once('cp', () => given('heat-capacity', heatCapacityOf({ ...this.stream, tempC: this.serve.pouredTempC }), 'kJ/(kg K)', 'estimated', 'source.heat-capacity')) }
-  get melted(): Figure {
-    return this.once('melted', () => call('ice-melted', 'g', 'ice-melted', [this.jug.mass, this.cp, this.poured, given('last-sip-temperature', LAST_SIP_C, '°C', 'default', 'source.last-sip'), this.ice, this.iceTemp]))
+  /** Inputs of the last step, which the glass is drawn from; the output itself where that does more than mix. */
+  private get layerNames(): readonly string[] {
+    const final = finalStep(this.doc)
+    return final && final.in.length > 0 && CATALOGUE[final.op].mixes ? final.in : [this.doc.output]
   }
-  get firstSip(): MixFigures { return this.once('first', () => mixFigures(this.parts, this.poured, this.stream.undissolvedG)) }
-  get lastSip(): MixFigures { return this.once('last', () => this.withMelt(this.melted)) }
-  get displaced(): Figure { return this.once('displaced', () => quotient('displaced', 'mL', this.ice, call('density', 'g/mL', 'solution-density', [this.firstSip.dissolved, this.poured]))) }
-  get filled(): Figure { return this.once('filled', () => sum('filled', 'mL', [this.firstSip.volume, this.displaced])) }
-  sipAt(share: number): { melted: Figure; mix: MixFigures } {
-    const melted = product('ice-melted-so-far', 'g', [this.melted, given('share-of-melt', share, '1', 'measured', 'source.slider')])
-    return { melted, mix: this.withMelt(melted) }
+  get output(): Stream {
+    return this.made.get(this.doc.output)!.stream
   }
-  private withMelt(gone: Figure): MixFigures {
-    if (gone.value <= 0) return this.firstSip
-    const temp = call('temperature', '°C', 'temperature-after-melt', [this.jug.mass, this.cp, this.poured, gone, this.ice, this.iceTemp])
-    return mixFigures([...this.parts, { name: 'meltwater', mass: gone, shares: WATER_SHARES, params: { name: 'meltwater' } }], temp)
+  get parts(): Part[] {
+    return this.once('parts', () => this.layerNames.map((n) => this.made.get(n)!.part))
+  }
+  get layers(): Layer[] {
+    return this.once('layers', () => {
+      const filler = fillsUp(this.doc)
+      return this.layerNames.map((name) => layerOf(this.made.get(name)!, name, name === filler))
+    })
+  }
+  get jug(): MixFigures {
+    return this.once('jug', () => {
+      const temp = given('temperature', this.output.tempC, '°C', 'default', 'source.bench')
+      return mixFigures(this.parts, temp, this.output)
+    })
+  }
+  get sumOfLayers(): Figure {
+    return this.once('sum-of-layers', () =>
+      sum(
+        'sum-of-layers',
+        'mL',
+        this.layers.map((l) => l.volume),
+      ),
+    )
+  }
+  get cup(): CupFigures | null {
+    return this.once('cup', () => {
+      const { serve } = this.doc
+      return serve && massG(this.output) > 0 ? new Cup(serve, this.parts, this.output, this.context.sip) : null
+    })
+  }
+  get cautions(): string[] {
+    return this.once('cautions', () => [...this.codes])
+  }
+  get flags(): StepResult['flags'] {
+    return this.once('flags', () => this.done.flatMap(({ result }) => result.flags))
+  }
+  get losses(): NamedStream[] {
+    return this.once('losses', () => this.done.flatMap(({ result }) => result.losses))
+  }
+  get timeline(): TimedStep[] {
+    return this.once('timeline', () => this.done.map(({ step, result }) => timed(step, result)))
+  }
+  get handMin(): number {
+    return this.done.reduce((n, { result }) => n + result.handMin, 0)
+  }
+  get waitMin(): number {
+    return this.done.reduce((n, { result }) => n + result.waitMin, 0)
+  }
+  get energyKj(): number {
+    return this.done.reduce((n, { result }) => n + result.energyKj, 0)
+  }
+  private isLeft(name: string): boolean {
+    return !this.usedUp.has(name) && name !== this.doc.output
+  }
+  get byProducts(): NamedStream[] {
+    return this.once('by-products', () =>
+      [...this.leftBy]
+        .flatMap(([out, all]) => all.map(({ name, stream }) => ({ name: byProductName(out, name), stream })))
+        .filter((b) => this.isLeft(b.name)),
+    )
+  }
+  get unused(): NamedStream[] {
+    return this.once('unused', () =>
+      this.doc.steps
+        .filter((s) => this.isLeft(s.out))
+        .map((s) => ({ name: s.out, stream: this.made.get(s.out)!.stream })),
+    )
+  }
+  get bill(): Bill {
+    return this.once('bill', () => {
+      const flow = new Flow(this.doc, this.layerNames, this.leftBy, (name) => massG(this.made.get(name)!.stream))
+      const own = this.doc.steps.flatMap((step): OwnTake[] =>
+        step.op === 'take'
+          ? [
+              {
+                stream: step.out,
+                item: step.item,
+                mass: this.made.get(step.out)!.part.mass,
+                layer: flow.layerOf(step.out),
+                stays: flow.staysOf(step.out),
+              },
+            ]
+          : [],
+      )
+      const work = this.done.map(({ step, result }): OwnWork => ({
+        op: step.op,
+        out: step.out,
+        handMin: result.handMin,
+        energyKj: result.energyKj,
+        carrier: result.carrier,
+        stays: flow.staysOf(step.in[0]!),
+      }))
+      return new Bill(own, work, (id) => evaluatedPrep(this.context, id, this.within).evaluation)
+    })
   }
 }
-const MELTWATER = ingredientStream({ key: 'meltwater', kind: 'water', composition: {}, source: 'source.definition' }, 1, 0)
-const WATER_SHARES = ingredientShares(MELTWATER, 'source.definition', { name: 'meltwater' })
-
-export const evaluateRecipe = (doc: RecipeDocument, context: RecipeContext): Evaluation => new Evaluator(context).evaluate(doc)
+export const evaluateRecipe = (doc: RecipeDocument, context: RecipeContext): Evaluation =>
+  new Evaluator(context).evaluate(doc)

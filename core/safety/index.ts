@@ -1,1 +1,2 @@
+export * from './cautions'
 export * from './tcs'

@@ -1,8 +1,22 @@
 import { call, difference, factor, given, product, quotient, type Figure } from '../figures'
-import { mixFigures, type Evaluation, type ItemRef, type Layer, type MixFigures } from '../recipe'
+import {
+  mixFigures,
+  prepRows,
+  serveTakes,
+  type BillTake,
+  type Evaluation,
+  type ItemRef,
+  type Layer,
+  type MixFigures,
+  type RecipeDocument,
+} from '../recipe'
+import { scaledDocument } from './document'
 
 /** What the amounts of a batch are rounded to: the stand's scale and jug. */
-export interface RoundingSteps { massStepG: number; volumeStepMl: number }
+export interface RoundingSteps {
+  massStepG: number
+  volumeStepMl: number
+}
 
 export interface BatchAsk {
   cups: number
@@ -12,6 +26,7 @@ export interface BatchAsk {
 }
 
 export interface BatchRow {
+  /** of the batch */
   layer: Layer
   /** shown in mL where the recipe pours it, else in g */
   unit: 'mL' | 'g'
@@ -25,45 +40,84 @@ export interface Batch {
   /** how many times the recipe */
   factor: Figure
   rows: BatchRow[]
+  /** the batch as it comes out */
+  evaluation: Evaluation
   jug: MixFigures
   /** the mixture as rounded, and what rounding did to it, °Bx */
   rounded: MixFigures
   brixShift: Figure
+  /** all that is taken: for the batch, and with every cup */
+  takes: readonly BillTake[]
 }
 
-/** Cups to a batch: litres, amounts rounded to scale and jug, and what the rounding did. */
-export function scaleToCups(evaluation: Evaluation, ask: BatchAsk): Batch {
+/**
+ * Cups to a batch: the document for so many, evaluated; amounts rounded to scale and jug, and what the rounding did.
+ * @param cup the recipe for one cup
+ * @param evaluate as {@link Evaluator.evaluate}
+ * @throws ProcessLimit where that much of it cannot be made as written
+ */
+export function scaleToCups(
+  doc: RecipeDocument,
+  cup: Evaluation,
+  evaluate: (doc: RecipeDocument) => Evaluation,
+  ask: BatchAsk,
+): Batch {
   const cups = given('cups', ask.cups, 'cups', 'measured', 'source.plan')
   const withLoss = given('with-loss', 1 + ask.lossShare, '1', 'default', 'source.stand')
-  const ml = product('batch-volume', 'mL', [cups, evaluation.jug.volume, withLoss])
-  const times = quotient('batch-factor', '1', ml, evaluation.jug.volume)
-  const rows = evaluation.layers.map((layer): BatchRow => {
+  const times = product('batch-factor', '1', [cups, withLoss])
+  const evaluation = evaluate(scaledDocument(doc, times.value))
+  const rows = evaluation.layers.map((layer, i): BatchRow => {
     const unit = pouredByVolume(layer) ? 'mL' : 'g'
-    const perCup = unit === 'mL' ? layer.volume : layer.mass
-    const step = given('step', unit === 'mL' ? ask.steps.volumeStepMl : ask.steps.massStepG, unit, 'measured', 'source.stand')
-    const exact = product('batch-amount', unit, [perCup, times], { name: layer.key })
+    const perCup = unit === 'mL' ? cup.layers[i]!.volume : cup.layers[i]!.mass
+    const exact = amountOf(layer, unit, perCup, times)
+    const step = given(
+      'step',
+      unit === 'mL' ? ask.steps.volumeStepMl : ask.steps.massStepG,
+      unit,
+      'measured',
+      'source.stand',
+    )
     return { layer, unit, exact, rounded: call('rounded', unit, 'round-to-step', [exact, step], { name: layer.key }) }
   })
   const roundedParts = evaluation.parts.map((part, i) => {
     const row = rows[i]!
     const density = quotient('density-of', 'g/mL', row.layer.mass, row.layer.volume, part.params)
     const usable = row.layer.volume.value > 0
-    return { ...part, mass: row.unit === 'g' ? row.rounded : usable ? product('mass-of', 'g', [row.rounded, density], part.params) : row.layer.mass }
+    const poured = usable ? product('mass-of', 'g', [row.rounded, density], part.params) : row.layer.mass
+    return { ...part, mass: row.unit === 'g' ? row.rounded : poured }
   })
-  const rounded = mixFigures(roundedParts, evaluation.jug.temp, evaluation.output.undissolvedG * times.value)
+  const rounded = mixFigures(roundedParts, evaluation.jug.temp, evaluation.output)
   return {
-    cups, factor: times, rows, rounded, jug: evaluation.jug,
-    litres: quotient('batch-volume', 'L', ml, factor(1000)),
+    cups,
+    factor: times,
+    rows,
+    rounded,
+    evaluation,
+    jug: evaluation.jug,
+    litres: quotient('batch-volume', 'L', evaluation.jug.volume, factor(1000)),
     brixShift: difference('brix-shift', '°Bx', rounded.brix, evaluation.jug.brix),
+    takes: [...evaluation.bill.takes, ...(doc.serve ? serveTakes(doc.serve, ask.cups) : [])],
   }
 }
+
+/** So many times the cup's amount, where that is what the batch takes; else what the batch gave. */
+function amountOf(layer: Layer, unit: BatchRow['unit'], perCup: Figure, times: Figure): Figure {
+  const batch = unit === 'mL' ? layer.volume : layer.mass
+  const exact = product('batch-amount', unit, [perCup, times], { name: layer.key })
+  return Math.abs(exact.value - batch.value) <= SAME * Math.max(1, batch.value) ? exact : batch
+}
+const SAME = 1e-6
 
 function pouredByVolume(layer: Layer): boolean {
   // A mass that was worked out from a volume came from a jug; what fills up is poured too.
   return layer.fillsUp || layer.mass.op !== 'given'
 }
 
-export interface Vessel { id: string; name: string; capacityMl: number }
+export interface Vessel {
+  id: string
+  name: string
+  capacityMl: number
+}
 export interface VesselFit {
   vessel: Vessel
   batches: Figure
@@ -77,7 +131,10 @@ export interface VesselFit {
 /** A vessel is not filled to its brim: this share stays free to stir and carry. Common practice, no source. */
 export const HEADSPACE_SHARE = 0.08
 
-/** The smallest vessel that takes the batch with headspace, or the biggest one filled several times. Null without vessels. */
+/**
+ * The smallest vessel that takes the batch with headspace, or the biggest one filled several times. Null without
+ * vessels.
+ */
 export function fitVessel(volumeMl: Figure, vessels: readonly Vessel[]): VesselFit | null {
   const usable = (v: Vessel) => v.capacityMl * (1 - HEADSPACE_SHARE)
   const bySize = [...vessels].sort((a, b) => a.capacityMl - b.capacityMl || a.name.localeCompare(b.name))
@@ -90,9 +147,6 @@ export function fitVessel(volumeMl: Figure, vessels: readonly Vessel[]): VesselF
   return { vessel, batches, fillMl, headspaceMl: vessel.capacityMl - fillMl.value, split: batches.value > 1 }
 }
 
-/** The makings of a prep that one batch needs, in g each. */
-export function prepAmounts(layer: Layer, batch: Batch, prep: Evaluation): { item: ItemRef; key: string; massG: Figure }[] {
-  const need = product('batch-mass', 'g', [layer.mass, batch.factor], { name: layer.key })
-  return prep.layers.flatMap((l) => l.item ? [{ item: l.item, key: l.key, massG: product('batch-mass', 'g', [need, quotient('quotient', '1', l.mass, prep.jug.mass)], { name: l.key }) }] : [])
-}
-
+/** What the prep of a layer is made of, in g each; nothing where the layer is no prep. */
+export const prepAmounts = (layer: Layer, prep: Evaluation): { item: ItemRef; key: string; massG: Figure }[] =>
+  prepRows(layer.mass, prep)

@@ -4,7 +4,8 @@
  */
 export function waterDensityGPerMl(tempC: number): number {
   const t = tempC
-  const top = 999.83952 + t * (16.945176 + t * (-7.9870401e-3 + t * (-46.170461e-6 + t * (105.56302e-9 - t * 280.54253e-12))))
+  const top =
+    999.83952 + t * (16.945176 + t * (-7.9870401e-3 + t * (-46.170461e-6 + t * (105.56302e-9 - t * 280.54253e-12))))
   return top / (1 + 16.87985e-3 * t) / 1000
 }
 
@@ -75,17 +76,25 @@ export function heatCapacityKjPerKgK(dissolvedPercent: number, purityPercent: nu
 const FIBRE_G_PER_ML = 1.5
 const FAT_G_PER_ML = 0.93
 const CRYSTAL_G_PER_ML = 1.587
+/** At 0 °C. CRC Handbook (memory). */
+const ICE_G_PER_ML = 0.9167
 /** Past this the matter is a damp powder, and the closed form of a solution does not hold. */
 const SOLUTION_MAX_PERCENT = 85
 
 /**
- * Volume of a mixture in mL: its liquor by the density of a sugar solution, and the bulk of what floats or lies in it.
- * Volumes are taken to add between the liquor and the rest, not within the liquor (sugar contracts).
+ * Volume of a mixture in mL: its liquor by the density of a sugar solution, and the bulk of what floats or lies in it,
+ * its ice too. Volumes are taken to add between the liquor and the rest, not within the liquor (sugar contracts).
  */
 export function mixtureVolumeMl(
-  liquorG: number, dissolvedPercent: number, tempC: number, fibreG: number, fatG: number, crystalG: number,
+  liquorG: number,
+  dissolvedPercent: number,
+  tempC: number,
+  fibreG: number,
+  fatG: number,
+  crystalG: number,
+  iceG = 0,
 ): number {
-  const bulk = fibreG / FIBRE_G_PER_ML + fatG / FAT_G_PER_ML + crystalG / CRYSTAL_G_PER_ML
+  const bulk = fibreG / FIBRE_G_PER_ML + fatG / FAT_G_PER_ML + crystalG / CRYSTAL_G_PER_ML + iceG / ICE_G_PER_ML
   if (dissolvedPercent > SOLUTION_MAX_PERCENT) {
     const solids = (liquorG * dissolvedPercent) / 100
     return solids / CRYSTAL_G_PER_ML + (liquorG - solids) / waterDensityGPerMl(tempC) + bulk

@@ -4,13 +4,18 @@ import { ACIDS, COMPONENTS, INDEX } from './components'
 const PKW = 14
 /** Carbonic acid, all dissolved carbon dioxide counted: CRC Handbook (memory). */
 const CARBONIC = { component: 'carbonDioxide' as const, molarMassGPerMol: 44.01, pKa: [6.35, 10.33] }
-const SYSTEMS = [...ACIDS, CARBONIC].map((a) => ({ index: INDEX[a.component], molarMassGPerMol: a.molarMassGPerMol, ka: a.pKa.map((p) => 10 ** -p) }))
+const SYSTEMS = [...ACIDS, CARBONIC].map((a) => ({
+  index: INDEX[a.component],
+  molarMassGPerMol: a.molarMassGPerMol,
+  ka: a.pKa.map((p) => 10 ** -p),
+}))
 /** Acids in the order in which {@link phOf} takes their concentrations. */
 export const PH_ACIDS = SYSTEMS.map((s) => COMPONENTS[s.index]!)
 
 /**
- * Where the buffer groups of protein and phosphate let go of their protons: spread evenly, which gives a nearly constant buffer value from pH 4 to 7.5.
- * A model of our own for milk and pulp; its size is set by {@link bufferMmolOf}.
+ * Where the buffer groups of protein and phosphate let go of their protons: spread evenly, which gives a nearly
+ * constant buffer value from pH 4 to 7.5. A model of our own for milk and pulp; its size is set by {@link
+ * bufferMmolOf}.
  */
 const BUFFER_KA = [4.2, 5.2, 6.2, 7.2].map((p) => 10 ** -p)
 
@@ -28,8 +33,9 @@ function meanCharge(ka: readonly number[], h: number): number {
 }
 
 /**
- * Strong-ion difference, mol/L, that holds a liquid with these acids at this pH (Stewart's charge balance): the negative charge its acids, buffers and
- * hydroxide carry beyond the protons. It and the acids are kept in mixing; pH is not. Constants at 25 °C, no activity coefficients.
+ * Strong-ion difference, mol/L, that holds a liquid with these acids at this pH (Stewart's charge balance): the
+ * negative charge its acids, buffers and hydroxide carry beyond the protons. It and the acids are kept in mixing; pH is
+ * not. Constants at 25 °C, no activity coefficients.
  * @param acidsMolPerL in the order of {@link PH_ACIDS}
  */
 export function strongIonsAt(ph: number, acidsMolPerL: readonly number[], bufferMolPerL: number): number {
@@ -41,7 +47,8 @@ export function strongIonsAt(ph: number, acidsMolPerL: readonly number[], buffer
 }
 
 /**
- * pH at which the charges balance, 0 to 14, by bisection to 1e-9: the charge of acids rises steadily with pH, so there is one.
+ * pH at which the charges balance, 0 to 14, by bisection to 1e-9: the charge of acids rises steadily with pH, so there
+ * is one.
  * @param strongIonMolPerL positive where there are more strong bases (potassium, sodium) than strong acids
  * @param acidsMolPerL in the order of {@link PH_ACIDS}, mol/L
  */
@@ -57,8 +64,9 @@ export function phOf(strongIonMolPerL: number, bufferMolPerL: number, ...acidsMo
 }
 
 /**
- * Buffer groups in mmol that `proteinG` of protein and the phosphate with it bring. Milk: 3.9 mmol per g, from its buffer value of about 0.032 mol/L per pH
- * (dairy chemistry, memory); plants: 1 mmol per g, the acid side chains of plant protein (memory). Both are rough.
+ * Buffer groups in mmol that `proteinG` of protein and the phosphate with it bring. Milk: 3.9 mmol per g, from its
+ * buffer value of about 0.032 mol/L per pH (dairy chemistry, memory); plants: 1 mmol per g, the acid side chains of
+ * plant protein (memory). Both are rough.
  */
 export const bufferMmolOf = (proteinG: number, isDairy: boolean): number => proteinG * (isDairy ? 3.9 : 1)
 

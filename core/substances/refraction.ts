@@ -1,21 +1,25 @@
 import { solutionDensityGPerMl, waterDensityGPerMl } from './formulas'
 
 /**
- * Refractive index of water at 589 nm, 10 to 60 °C. CRC Handbook values at 10, 20, 30, 40, 50, 60 °C (memory) through a cubic.
+ * Refractive index of water at 589 nm, 10 to 60 °C. CRC Handbook values at 10, 20, 30, 40, 50, 60 °C (memory) through a
+ * cubic.
  */
 export function waterRefractiveIndex(tempC: number): number {
   const t = tempC - 20
   return 1.33299 - t * (9.13e-5 + t * (1.563e-6 - t * 5.6e-9))
 }
 
-/** Specific refraction of dissolved sucrose, mL/g: fitted once to the ICUMSA 1974 table at 20 °C (memory), see the test for what it then gives. */
+/**
+ * Specific refraction of dissolved sucrose, mL/g: fitted once to the ICUMSA 1974 table at 20 °C (memory), see the test
+ * for what it then gives.
+ */
 const SUCROSE_REFRACTION = [0.2068, -0.00245] as const
 
 const lorentzLorenz = (n: number): number => (n * n - 1) / (n * n + 2)
 
 /**
- * Refractive index of a sugar solution at 589 nm by the Lorentz and Lorenz mixing rule over its density: refractions of water and sugar add by mass.
- * Good to 0.00015 from 0 to 70 g per 100 g and 15 to 30 °C.
+ * Refractive index of a sugar solution at 589 nm by the Lorentz and Lorenz mixing rule over its density: refractions of
+ * water and sugar add by mass. Good to 0.00015 from 0 to 70 g per 100 g and 15 to 30 °C.
  * @param dissolvedPercent g per 100 g, 0 to 75
  */
 export function refractiveIndex(dissolvedPercent: number, tempC: number): number {
@@ -38,8 +42,12 @@ export function brixOfRefractiveIndex(n: number): number {
   return (low + high) / 2
 }
 
-/** What an uncompensated refractometer shows, °Bx, for a solution of `brix` (its reading at 20 °C) at `tempC`, 15 to 40 °C. */
-export const readingAtTemperature = (brix: number, tempC: number): number => brixOfRefractiveIndex(refractiveIndex(brix, tempC))
+/**
+ * What an uncompensated refractometer shows, °Bx, for a solution of `brix` (its reading at 20 °C) at `tempC`, 15 to 40
+ * °C.
+ */
+export const readingAtTemperature = (brix: number, tempC: number): number =>
+  brixOfRefractiveIndex(refractiveIndex(brix, tempC))
 
 /** °Bx at 20 °C from a reading taken at `tempC` without compensation: the inverse of {@link readingAtTemperature}. */
 export function brixFromReading(reading: number, tempC: number): number {
@@ -48,7 +56,10 @@ export function brixFromReading(reading: number, tempC: number): number {
   return brix
 }
 
-/** g dissolved per 100 g from a reading at 20 °C and the acid in it: the citric correction of Stevens and Baier (1939, memory) the other way round. */
+/**
+ * g dissolved per 100 g from a reading at 20 °C and the acid in it: the citric correction of Stevens and Baier (1939,
+ * memory) the other way round.
+ */
 export function dissolvedFromReading(brix: number, acidPercent: number): number {
   return brix + 0.193 * acidPercent - 0.0004 * acidPercent * acidPercent
 }

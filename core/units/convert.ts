@@ -19,7 +19,10 @@ export function toGrams(value: number, unit: MassUnit): number {
   return convert(value, unit).to('g')
 }
 
-/** Volume in millilitres; cup, tablespoon, teaspoon, fluid ounce and gallon are the US customary ones. Source as {@link toGrams}. */
+/**
+ * Volume in millilitres; cup, tablespoon, teaspoon, fluid ounce and gallon are the US customary ones. Source as {@link
+ * toGrams}.
+ */
 export function toMillilitres(value: number, unit: VolumeUnit): number {
   return convert(value, unit).to('mL')
 }

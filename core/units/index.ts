@@ -1,3 +1,4 @@
+export * from './amount'
 export * from './convert'
 export * from './parse'
 export * from './round'

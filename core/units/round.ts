@@ -25,10 +25,16 @@ function toStep(value: number, step: number, mode: Decimal.Rounding): number {
  * (largest remainder). Shares must be finite and not negative.
  */
 export function largestRemainder(shares: readonly number[], step: number): number[] {
-  const total = roundToStep(shares.reduce((a, b) => a + b, 0), step)
+  const total = roundToStep(
+    shares.reduce((a, b) => a + b, 0),
+    step,
+  )
   const inSteps = shares.map((s) => new Decimal(s).toSignificantDigits(12).div(step))
   const floors = inSteps.map((s) => s.floor())
-  let left = new Decimal(total).div(step).minus(floors.reduce((a, b) => a.plus(b), new Decimal(0))).toNumber()
+  let left = new Decimal(total)
+    .div(step)
+    .minus(floors.reduce((a, b) => a.plus(b), new Decimal(0)))
+    .toNumber()
   const order = inSteps
     .map((s, i) => ({ i, rest: s.minus(floors[i]!).toNumber() }))
     .sort((a, b) => b.rest - a.rest || a.i - b.i)

@@ -21,7 +21,10 @@ export interface FruitYield {
   minutesPerL: Figure | null
 }
 
-/** A fruit's yield from its presses, newest first. Presses that somebody left out with a reason are not to be among them. */
+/**
+ * A fruit's yield from its presses, newest first. Presses that somebody left out with a reason are not to be among
+ * them.
+ */
 export function fruitYield(fruit: IngredientData, presses: readonly PressFigures[]): FruitYield {
   const recent = presses.slice(0, PRESSES_IN_MEAN)
   const yields = recent.map((p) => p.yield)
@@ -31,7 +34,10 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
   const costs = recent.flatMap((p) => (p.costPerL ? [p.costPerL] : []))
   const minutes = recent.flatMap((p) => (p.minutesPerL ? [p.minutesPerL] : []))
   return {
-    handbook, mean, count: yields.length, recent: yields.map((y) => y.value),
+    handbook,
+    mean,
+    count: yields.length,
+    recent: yields.map((y) => y.value),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,
     costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,
@@ -39,10 +45,15 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
   }
 }
 
-/** g of juice that a mass of fruit gives when it is pressed: the stand's own yield where there are presses, the handbook's before. Its basis says which. */
+/**
+ * g of juice that a mass of fruit gives when it is pressed: the stand's own yield where there are presses, the
+ * handbook's before. Its basis says which.
+ */
 export function juiceToExpect(fruit: IngredientData, known: FruitYield, massG: number): Figure {
   const params = { name: fruit.key }
   const kg = given('taken', massG / 1000, 'kg', 'measured', 'source.typed', params)
-  const density = given('density-of', juiceDensityGPerMl(fruit), 'g/mL', 'estimated', 'source.density', { name: fruit.fruit!.juice })
+  const density = given('density-of', juiceDensityGPerMl(fruit), 'g/mL', 'estimated', 'source.density', {
+    name: fruit.fruit!.juice,
+  })
   return product('juice-to-expect', 'g', [known.used, kg, density], params)
 }

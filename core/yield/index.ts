@@ -1,4 +1,5 @@
-// The study and the prediction bring the statistics package with them: they are imported from their own files, by what needs them.
+// The study and the prediction bring the statistics package with them: they are imported from their own files, by what
+// needs them.
 export * from './press'
 export * from './fruit'
 export * from './receipt'

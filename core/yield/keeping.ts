@@ -23,28 +23,60 @@ export interface Handling {
 export type OwnHandling = Partial<Omit<Handling, 'shares'>> & { shares?: Handling['shares'] }
 
 /**
- * Days at room temperature until firm fruit is ready. Fruit that is not here is ready as it comes. Whether it gains sugar differs by fruit and is never
- * assumed. Common practice, no source.
+ * Days at room temperature until firm fruit is ready. Fruit that is not here is ready as it comes. Whether it gains
+ * sugar differs by fruit and is never assumed. Common practice, no source.
  */
 const DAYS_TO_RIPE: Readonly<Record<string, number>> = {
-  'mango': 4, 'banana': 3, 'pear': 4, 'peach': 2, 'plum': 2, 'kiwi': 4, 'papaya': 3, 'guava': 2, 'passion-fruit': 4, 'melon': 2, 'pineapple': 2, 'tomato': 3,
+  mango: 4,
+  banana: 3,
+  pear: 4,
+  peach: 2,
+  plum: 2,
+  kiwi: 4,
+  papaya: 3,
+  guava: 2,
+  'passion-fruit': 4,
+  melon: 2,
+  pineapple: 2,
+  tomato: 3,
 }
 const KEEPS_UNKNOWN = [2, 5] as const
 
-/** Shipped figures of a fruit: piece USDA FoodData Central, days it keeps USDA FoodKeeper (memory), days to ripe common practice. */
+/**
+ * Shipped figures of a fruit: piece USDA FoodData Central, days it keeps USDA FoodKeeper (memory), days to ripe common
+ * practice.
+ */
 export function usualHandling(fruit: Pick<IngredientData, 'key'>): Handling {
   const facts = FACTS[fruit.key]
   const [room, cold] = facts?.keepsDays ?? KEEPS_UNKNOWN
-  return { pieceG: facts?.unitG?.[0] ?? null, daysToRipe: DAYS_TO_RIPE[fruit.key] ?? 0, keepDaysRoom: room, keepDaysCold: cold, leadDays: 1, shares: {} }
+  return {
+    pieceG: facts?.unitG?.[0] ?? null,
+    daysToRipe: DAYS_TO_RIPE[fruit.key] ?? 0,
+    keepDaysRoom: room,
+    keepDaysCold: cold,
+    leadDays: 1,
+    shares: {},
+  }
 }
-export const handlingOf = (fruit: Pick<IngredientData, 'key'>, own: OwnHandling | null): Handling => ({ ...usualHandling(fruit), ...own })
+export const handlingOf = (fruit: Pick<IngredientData, 'key'>, own: OwnHandling | null): Handling => ({
+  ...usualHandling(fruit),
+  ...own,
+})
 
 /** Bounds of what an owner may say of a fruit. */
 export const HANDLING_BOUNDS: Readonly<Record<Exclude<keyof Handling, 'shares'>, readonly [number, number]>> = {
-  pieceG: [0.1, 20000], daysToRipe: [0, 30], keepDaysRoom: [0, 365], keepDaysCold: [0, 365], leadDays: [0, 30],
+  pieceG: [0.1, 20000],
+  daysToRipe: [0, 30],
+  keepDaysRoom: [0, 365],
+  keepDaysCold: [0, 365],
+  leadDays: [0, 30],
 }
 
-export interface Look { at: string; place: Place; feel: Feel | null }
+export interface Look {
+  at: string
+  place: Place
+  feel: Feel | null
+}
 export type UseState = 'ripening' | 'ready' | 'soon' | 'past'
 export interface Keeping {
   /** when it can be used; null while it waits in the cold, where it does not ripen */
@@ -59,8 +91,8 @@ const SOFT_DAYS = 1
 const SOON_DAYS = 1
 
 /**
- * From when and until when a lot is good, from how it felt when it was last looked at. Firm fruit ripens at room temperature and not in the cold; soft fruit
- * has a day. An expectation: the hand and the nose decide.
+ * From when and until when a lot is good, from how it felt when it was last looked at. Firm fruit ripens at room
+ * temperature and not in the cold; soft fruit has a day. An expectation: the hand and the nose decide.
  */
 export function keepingOf(look: Look, handling: Handling, now: string): Keeping {
   const seen = Date.parse(look.at)
@@ -73,8 +105,12 @@ export function keepingOf(look: Look, handling: Handling, now: string): Keeping 
 }
 function stateAt(readyMs: number, bestMs: number, now: string): Keeping {
   const t = Date.parse(now)
-  const state = t < readyMs ? 'ripening' : t > bestMs ? 'past' : bestMs - t <= SOON_DAYS * DAY_MS ? 'soon' : 'ready'
-  return { readyFrom: new Date(readyMs).toISOString(), bestUntil: new Date(bestMs).toISOString(), state }
+  const stateNow = (): Keeping['state'] => {
+    if (t < readyMs) return 'ripening'
+    if (t > bestMs) return 'past'
+    return bestMs - t <= SOON_DAYS * DAY_MS ? 'soon' : 'ready'
+  }
+  return { readyFrom: new Date(readyMs).toISOString(), bestUntil: new Date(bestMs).toISOString(), state: stateNow() }
 }
 
 /** What to use first: what ends first, then what will be ready first, then what waits in the cold. */
@@ -86,26 +122,59 @@ export function byUse(a: Keeping, b: Keeping): number {
   return end(a).localeCompare(end(b))
 }
 
-/** Whether a lot can be used on a day: ready by its evening, and not past its best in its morning. @param day a date, such as 2026-11-28 */
+/**
+ * Whether a lot can be used on a day: ready by its evening, and not past its best in its morning. @param day a date,
+ * such as 2026-11-28
+ */
 export function goodOn(k: Keeping, day: string): boolean {
-  return k.readyFrom !== null && k.bestUntil !== null && k.readyFrom.slice(0, 10) <= day && k.bestUntil.slice(0, 10) >= day
+  return (
+    k.readyFrom !== null && k.bestUntil !== null && k.readyFrom.slice(0, 10) <= day && k.bestUntil.slice(0, 10) >= day
+  )
 }
 
 /** The last day on which fruit for `day` can be ordered: bought ripe, and bought firm to ripen here. Both dates. */
 export function orderBy(day: string, handling: Handling): { ripe: string; firm: string } {
-  const back = (days: number): string => new Date(Date.parse(`${day}T12:00:00Z`) - days * DAY_MS).toISOString().slice(0, 10)
+  const back = (days: number): string =>
+    new Date(Date.parse(`${day}T12:00:00Z`) - days * DAY_MS).toISOString().slice(0, 10)
   return { ripe: back(Math.ceil(handling.leadDays)), firm: back(Math.ceil(handling.leadDays + handling.daysToRipe)) }
 }
 
-/** How produce is cleaned: by what it is, and by whether its peel is used. A routine of the trade (common practice, no source), not a promise. */
-export const ROUTINES = ['citrus-peel', 'soak-rinse', 'root-brush', 'soft-fruit', 'melon-brush', 'herb-rinse', 'windfall'] as const
+/**
+ * How produce is cleaned: by what it is, and by whether its peel is used. A routine of the trade (common practice, no
+ * source), not a promise.
+ */
+export const ROUTINES = [
+  'citrus-peel',
+  'soak-rinse',
+  'root-brush',
+  'soft-fruit',
+  'melon-brush',
+  'herb-rinse',
+  'windfall',
+] as const
 export type CleaningRoutine = (typeof ROUTINES)[number]
 const CITRUS = new Set(['lemon', 'lime', 'orange', 'grapefruit', 'mandarin'])
 const ROOTS = new Set(['carrot', 'beet', 'ginger', 'turmeric', 'celery', 'sugarcane'])
-const SOFT = new Set(['strawberry', 'raspberry', 'blackberry', 'blackcurrant', 'blueberry', 'sour-cherry', 'grape', 'cranberry', 'jambu', 'litchi'])
+const SOFT = new Set([
+  'strawberry',
+  'raspberry',
+  'blackberry',
+  'blackcurrant',
+  'blueberry',
+  'sour-cherry',
+  'grape',
+  'cranberry',
+  'jambu',
+  'litchi',
+])
 const RINDS = new Set(['melon', 'watermelon', 'pineapple', 'papaya', 'mango', 'cucumber'])
-/** The routine to offer first. @param given the fruit was picked up or given: it lay on the ground, for all one knows */
+/**
+ * The routine to offer first. @param given the fruit was picked up or given: it lay on the ground, for all one knows
+ */
 export function cleaningRoutine(fruitKey: string, given = false): CleaningRoutine {
   if (given) return 'windfall'
-  return CITRUS.has(fruitKey) ? 'citrus-peel' : ROOTS.has(fruitKey) ? 'root-brush' : SOFT.has(fruitKey) ? 'soft-fruit' : RINDS.has(fruitKey) ? 'melon-brush' : 'soak-rinse'
+  if (CITRUS.has(fruitKey)) return 'citrus-peel'
+  if (ROOTS.has(fruitKey)) return 'root-brush'
+  if (SOFT.has(fruitKey)) return 'soft-fruit'
+  return RINDS.has(fruitKey) ? 'melon-brush' : 'soak-rinse'
 }

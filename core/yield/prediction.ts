@@ -4,8 +4,9 @@ import type { FruitYield } from './fruit'
 import { tBelow, tQuantile } from './student'
 
 /**
- * What is known of a fruit's yield before anyone here has pressed any: the handbook's mean counts as one press, and lots are taken to differ by 12 % of it
- * (between lots of one fruit 8 to 18 %, common practice, no source), as surely as three presses would tell.
+ * What is known of a fruit's yield before anyone here has pressed any: the handbook's mean counts as one press, and
+ * lots are taken to differ by 12 % of it (between lots of one fruit 8 to 18 %, common practice, no source), as surely
+ * as three presses would tell.
  */
 export const PRIOR = { presses: 1, spreadShare: 0.12, dof: 3 } as const
 
@@ -19,8 +20,9 @@ export interface YieldPrediction {
 }
 
 /**
- * Yield of the next lot from the presses so far and the handbook: a normal model with unknown mean and spread and a conjugate prior, so that the handbook
- * counts much with no press and hardly with twelve (Gelman et al., Bayesian Data Analysis, section 3.3, memory). The next lot follows a Student t.
+ * Yield of the next lot from the presses so far and the handbook: a normal model with unknown mean and spread and a
+ * conjugate prior, so that the handbook counts much with no press and hardly with twelve (Gelman et al., Bayesian Data
+ * Analysis, section 3.3, memory). The next lot follows a Student t.
  * @param handbookMlPerKg prior mean, above 0
  * @param yields mL per kg of each press, outliers left out by the caller
  */
@@ -38,7 +40,8 @@ export function predictYield(handbookMlPerKg: number, yields: readonly number[])
 }
 
 /** The yield, mL per kg, that the next lot stays below with chance `p`. @param p above 0 and below 1 */
-export const yieldQuantile = (prediction: YieldPrediction, p: number): number => prediction.expected + prediction.scale * tQuantile(p, prediction.dof)
+export const yieldQuantile = (prediction: YieldPrediction, p: number): number =>
+  prediction.expected + prediction.scale * tQuantile(p, prediction.dof)
 
 /** Between these the next lot lies with chance `p`. */
 export function yieldInterval(prediction: YieldPrediction, p: number): readonly [low: number, high: number] {
@@ -46,7 +49,8 @@ export function yieldInterval(prediction: YieldPrediction, p: number): readonly 
 }
 
 /**
- * Kilos to buy for `juiceMl`, so that they are enough with chance `p`. The lot bought is one lot: its yield holds for all its kilos.
+ * Kilos to buy for `juiceMl`, so that they are enough with chance `p`. The lot bought is one lot: its yield holds for
+ * all its kilos.
  * @throws RangeError when no amount gives that chance, since so low a yield cannot be ruled out
  */
 export function kgForJuice(prediction: YieldPrediction, juiceMl: number, p: number): number {
@@ -55,13 +59,32 @@ export function kgForJuice(prediction: YieldPrediction, juiceMl: number, p: numb
   return juiceMl / sure
 }
 
-/** The least that the next lot gives with chance `p`, mL per kg, as a figure that opens: what is expected, less so many times its spread. Null where that is nothing. */
+/**
+ * The least that the next lot gives with chance `p`, mL per kg, as a figure that opens: what is expected, less so many
+ * times its spread. Null where that is nothing.
+ */
 export function sureYield(known: FruitYield, p: number, params: Figure['params']): Figure | null {
   const next = predictYield(known.handbook.value, known.recent)
-  const expected = given('yield-expected', next.expected, 'mL/kg', known.count ? 'estimated' : 'default', known.count ? 'source.presses-and-handbook' : known.handbook.source ?? 'source.handbook', { ...params, count: next.count })
-  const spread = given('yield-scale', next.scale, 'mL/kg', 'estimated', 'source.presses-and-handbook', { ...params, count: next.count })
-  const times = given('t-quantile', tQuantile(p, next.dof), '1', 'default', 'source.student', { chance: Math.round(p * 100), dof: next.dof })
-  const sure = difference('yield-sure', 'mL/kg', expected, product('yield-allowance', 'mL/kg', [spread, times]), { ...params, chance: Math.round(p * 100) })
+  const expected = given(
+    'yield-expected',
+    next.expected,
+    'mL/kg',
+    known.count ? 'estimated' : 'default',
+    known.count ? 'source.presses-and-handbook' : (known.handbook.source ?? 'source.handbook'),
+    { ...params, count: next.count },
+  )
+  const spread = given('yield-scale', next.scale, 'mL/kg', 'estimated', 'source.presses-and-handbook', {
+    ...params,
+    count: next.count,
+  })
+  const times = given('t-quantile', tQuantile(p, next.dof), '1', 'default', 'source.student', {
+    chance: Math.round(p * 100),
+    dof: next.dof,
+  })
+  const sure = difference('yield-sure', 'mL/kg', expected, product('yield-allowance', 'mL/kg', [spread, times]), {
+    ...params,
+    chance: Math.round(p * 100),
+  })
   return sure.value > 0 ? sure : null
 }
 
@@ -75,8 +98,8 @@ export interface Comparison {
 }
 
 /**
- * Two methods (or fruit cold against warm) by their presses: difference of means with its 90 % interval by Welch's t (Welch 1947, memory). Null with fewer than
- * two presses of either, or where neither varies.
+ * Two methods (or fruit cold against warm) by their presses: difference of means with its 90 % interval by Welch's t
+ * (Welch 1947, memory). Null with fewer than two presses of either, or where neither varies.
  */
 export function compareYields(first: readonly number[], second: readonly number[]): Comparison | null {
   if (first.length < 2 || second.length < 2) return null
@@ -91,5 +114,10 @@ export function compareYields(first: readonly number[], second: readonly number[
   const error = Math.sqrt(variance)
   const difference = a.m - b.m
   const reach = error * tQuantile(0.95, dof)
-  return { difference, low: difference - reach, high: difference + reach, firstIsBetter: tBelow(difference / error, dof) }
+  return {
+    difference,
+    low: difference - reach,
+    high: difference + reach,
+    firstIsBetter: tBelow(difference / error, dof),
+  }
 }

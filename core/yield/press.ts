@@ -1,12 +1,38 @@
 import { difference, factor, given, product, quotient, sum, type Figure } from '../figures'
-import { CATALOGUE, ingredientStream, massG, ProcessLimit, scaled, streamOf, stuckG, volumePerGram, type NamedStream } from '../process'
+import {
+  CATALOGUE,
+  ingredientStream,
+  massG,
+  ProcessLimit,
+  scaled,
+  streamOf,
+  stuckG,
+  volumePerGram,
+  type NamedStream,
+} from '../process'
 import { INGREDIENTS, type IngredientData } from '../substances'
 
 /** What is taken off a fruit, or left of it, by name. All but pulp come off before pressing. */
-export const PARTS = ['peel', 'rind', 'outer-skin', 'core', 'crown', 'ends', 'seeds', 'pods', 'stems', 'shell', 'flesh', 'pulp'] as const
+export const PARTS = [
+  'peel',
+  'rind',
+  'outer-skin',
+  'core',
+  'crown',
+  'ends',
+  'seeds',
+  'pods',
+  'stems',
+  'shell',
+  'flesh',
+  'pulp',
+] as const
 export type Part = (typeof PARTS)[number]
 /** One part on the scale, g. Only pulp may go without: it is then all that is left. */
-export interface PartWeighed { part: Part; massG: number | null }
+export interface PartWeighed {
+  part: Part
+  massG: number | null
+}
 
 /** One press as recorded. The juice was read either as volume or on a scale; the other follows from its density. */
 export interface PressInput {
@@ -32,33 +58,51 @@ export interface PressResult {
 
 /** g per mL of the fruit's juice, at 20 °C, from its composition. */
 export function juiceDensityGPerMl(fruit: IngredientData): number {
+  const known = DENSITIES.get(fruit)
+  if (known !== undefined) return known
   const juice = INGREDIENTS.get(fruit.fruit!.juice)!
-  return 1 / volumePerGram(streamOf(juice.composition, 1, 20))
+  const density = 1 / volumePerGram(streamOf(juice.composition, 1, 20))
+  DENSITIES.set(fruit, density)
+  return density
 }
+const DENSITIES = new WeakMap<IngredientData, number>()
 
 /** A tenth of a gram forgives a scale. */
 const SCALE_G = 0.1
 
 /** What came off before pressing, g by part; what was weighed as a whole and not named is plain `trim`. */
-export function trimmings({ trimmedG, parts = [] }: Pick<PressInput, 'trimmedG' | 'parts'>): { name: string; massG: number }[] {
-  const named = parts.filter((p) => p.part !== 'pulp' && (p.massG ?? 0) !== 0).map((p) => ({ name: p.part as string, massG: p.massG ?? 0 }))
+export function trimmings({
+  trimmedG,
+  parts = [],
+}: Pick<PressInput, 'trimmedG' | 'parts'>): { name: string; massG: number }[] {
+  const named = parts
+    .filter((p) => p.part !== 'pulp' && (p.massG ?? 0) !== 0)
+    .map((p) => ({ name: p.part as string, massG: p.massG ?? 0 }))
   const namedG = named.reduce((s, p) => s + p.massG, 0)
-  if (trimmedG !== null && trimmedG >= 0 && namedG > trimmedG + SCALE_G) throw new ProcessLimit('parts-more-than-trimmed', { namedG, trimmedG }, 'parts')
+  if (trimmedG !== null && trimmedG >= 0 && namedG > trimmedG + SCALE_G)
+    throw new ProcessLimit('parts-more-than-trimmed', { namedG, trimmedG }, 'parts')
   const restG = (trimmedG ?? 0) - namedG
-  return restG !== 0 && trimmedG !== null && Math.abs(restG) > SCALE_G ? [...named, { name: 'trim', massG: restG }] : named
+  return restG !== 0 && trimmedG !== null && Math.abs(restG) > SCALE_G
+    ? [...named, { name: 'trim', massG: restG }]
+    : named
 }
 
-/** All that came off before pressing, g: what was weighed as a whole, or the parts together; null where nothing was weighed. */
+/**
+ * All that came off before pressing, g: what was weighed as a whole, or the parts together; null where nothing was
+ * weighed.
+ */
 export function trimmedTotalG(input: Pick<PressInput, 'trimmedG' | 'parts'>): number | null {
   const parts = trimmings(input)
   return parts.length ? parts.reduce((s, p) => s + p.massG, 0) : input.trimmedG
 }
 /** mL that came out of a press, spilled ones too, per kg as purchased. */
-export const yieldMlPerKg = (p: { takenG: number; juiceMl: number; spilledMl?: number | null }): number => ((p.juiceMl + (p.spilledMl ?? 0)) / p.takenG) * 1000
+export const yieldMlPerKg = (p: { takenG: number; juiceMl: number; spilledMl?: number | null }): number =>
+  ((p.juiceMl + (p.spilledMl ?? 0)) / p.takenG) * 1000
 
 /**
  * Runs the trims and the press over the fruit taken.
- * @throws ProcessLimit when more is trimmed than was taken, the juice is more than the fruit holds, or juice and by-products weigh more than the fruit
+ * @throws ProcessLimit when more is trimmed than was taken, the juice is more than the fruit holds, or juice and
+ * by-products weigh more than the fruit
  */
 export function evaluatePress(fruit: IngredientData, input: PressInput): PressResult {
   const density = juiceDensityGPerMl(fruit)
@@ -83,12 +127,23 @@ export function evaluatePress(fruit: IngredientData, input: PressInput): PressRe
     const pulpG = massG(pulp)
     const stuck = losses.find((l) => l.name === 'stuck')
     // What was thought to stick may be in the pulp that was weighed.
-    if (weighedPulpG > pulpG + (stuck ? massG(stuck.stream) : 0) + SCALE_G) throw new ProcessLimit('parts-heavier-than-fruit', { pulpG: weighedPulpG, leftG: pulpG, takenG: input.takenG }, 'parts')
+    if (weighedPulpG > pulpG + (stuck ? massG(stuck.stream) : 0) + SCALE_G)
+      throw new ProcessLimit(
+        'parts-heavier-than-fruit',
+        { pulpG: weighedPulpG, leftG: pulpG, takenG: input.takenG },
+        'parts',
+      )
     const share = Math.min(1, weighedPulpG / pulpG)
     byProducts.push({ name: 'pulp', stream: scaled(pulp, share) })
     if (share < 1) losses.push({ name: 'unaccounted', stream: scaled(pulp, 1 - share) })
   }
-  return { juiceG: jugG, juiceMl: jugG / density, juice: { name: 'juice', stream: scaled(pressed.out, kept) }, byProducts, losses }
+  return {
+    juiceG: jugG,
+    juiceMl: jugG / density,
+    juice: { name: 'juice', stream: scaled(pressed.out, kept) },
+    byProducts,
+    losses,
+  }
 }
 
 /**
@@ -107,7 +162,13 @@ export function byProductsCostEur(fruitCostEur: number | null, shares: readonly 
 }
 
 /** Where the fruit of a recorded press went, g: what was weighed, what stuck to the tools, and the rest as pulp. */
-export function splitOfPress(p: { takenG: number; trimmedG: number | null; juiceG: number; juiceMl: number; spilledMl?: number | null }): { juiceG: number; trimG: number; pulpG: number; lossG: number } {
+export function splitOfPress(p: {
+  takenG: number
+  trimmedG: number | null
+  juiceG: number
+  juiceMl: number
+  spilledMl?: number | null
+}): { juiceG: number; trimG: number; pulpG: number; lossG: number } {
   const trimG = p.trimmedG ?? 0
   const spilledG = (p.spilledMl ?? 0) * (p.juiceG / p.juiceMl)
   const leftG = p.takenG - trimG - p.juiceG - spilledG
@@ -152,21 +213,63 @@ export interface PressFigures {
 export function pressFigures(p: PressFacts): PressFigures {
   const taken = given('taken', p.takenG / 1000, 'kg', 'measured', 'source.scale', p.params)
   const byJug = p.juiceTyped === 'mL'
-  const jug = given('juice', p.juiceMl, 'mL', byJug && !p.foamy ? 'measured' : 'estimated', p.foamy && byJug ? 'source.jug-foam' : byJug ? 'source.jug' : 'source.scale-density', p.params)
-  const out = p.spilledMl ? sum('juice-out', 'mL', [jug, given('spilled', p.spilledMl, 'mL', 'estimated', 'source.crew', p.params)], p.params) : jug
+  const jug = given(
+    'juice',
+    p.juiceMl,
+    'mL',
+    byJug && !p.foamy ? 'measured' : 'estimated',
+    p.foamy && byJug ? 'source.jug-foam' : byJug ? 'source.jug' : 'source.scale-density',
+    p.params,
+  )
+  const out = p.spilledMl
+    ? sum('juice-out', 'mL', [jug, given('spilled', p.spilledMl, 'mL', 'estimated', 'source.crew', p.params)], p.params)
+    : jug
   const juiceL = quotient('juice', 'L', jug, factor(1000))
-  const costOf = (label: string, eur: number | null | undefined, basis: 'measured' | 'estimated', source: string): Figure | null => {
+  const costOf = (
+    label: string,
+    eur: number | null | undefined,
+    basis: 'measured' | 'estimated',
+    source: string,
+  ): Figure | null => {
     if (eur === null || eur === undefined) return null
     const fruit = given('fruit-cost', eur, 'EUR', basis, source, p.params)
-    const cost = p.byCostEur ? difference('fruit-cost', 'EUR', fruit, given('by-products-carry', p.byCostEur, 'EUR', basis, 'source.owner', p.params)) : fruit
+    const cost = p.byCostEur
+      ? difference(
+          'fruit-cost',
+          'EUR',
+          fruit,
+          given('by-products-carry', p.byCostEur, 'EUR', basis, 'source.owner', p.params),
+        )
+      : fruit
     return quotient(label, 'EUR/L', cost, juiceL, p.params)
   }
   const minutes = p.minutes === null ? null : given('minutes', p.minutes, 'min', 'measured', 'source.crew', p.params)
-  const work = minutes && p.hands && p.hands > 1 ? product('hand-minutes', 'min', [minutes, given('hands', p.hands, '1', 'measured', 'source.crew', p.params)], p.params) : minutes
+  const work =
+    minutes && p.hands && p.hands > 1
+      ? product(
+          'hand-minutes',
+          'min',
+          [minutes, given('hands', p.hands, '1', 'measured', 'source.crew', p.params)],
+          p.params,
+        )
+      : minutes
   return {
     yield: quotient('yield', 'mL/kg', out, taken, p.params),
-    edibleShare: p.trimmedG === null ? null : quotient('edible-share', '1', given('edible', (p.takenG - p.trimmedG) / 1000, 'kg', 'measured', 'source.scale', p.params), taken),
-    costPerL: costOf('cost-per-litre', p.fruitCostEur, p.fruitCostBasis, p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price'),
+    edibleShare:
+      p.trimmedG === null
+        ? null
+        : quotient(
+            'edible-share',
+            '1',
+            given('edible', (p.takenG - p.trimmedG) / 1000, 'kg', 'measured', 'source.scale', p.params),
+            taken,
+          ),
+    costPerL: costOf(
+      'cost-per-litre',
+      p.fruitCostEur,
+      p.fruitCostBasis,
+      p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price',
+    ),
     marketPerL: costOf('market-per-litre', p.marketCostEur, 'estimated', 'source.market'),
     minutesPerL: work && quotient('minutes-per-litre', 'min/L', work, juiceL),
   }
@@ -174,7 +277,12 @@ export function pressFigures(p: PressFacts): PressFigures {
 
 /** Cost of a litre with the work in it, EUR. @param labourEurPerH what an hour of work costs */
 export function withLabour(costPerL: Figure, minutesPerL: Figure, labourEurPerH: number): Figure {
-  const hour = quotient('labour-per-minute', '1', given('labour-rate', labourEurPerH, 'EUR/h', 'measured', 'source.stand'), factor(60))
+  const hour = quotient(
+    'labour-per-minute',
+    '1',
+    given('labour-rate', labourEurPerH, 'EUR/h', 'measured', 'source.stand'),
+    factor(60),
+  )
   return sum('cost-with-work', 'EUR/L', [costPerL, product('work-per-litre', 'EUR/L', [minutesPerL, hour])])
 }
 
@@ -182,6 +290,10 @@ export function withLabour(costPerL: Figure, minutesPerL: Figure, labourEurPerH:
 export function handbookYield(fruit: IngredientData): Figure {
   const h = fruit.fruit!.handbook
   const share = given('juice-share', h.juiceShare, '1', 'default', h.source, { name: fruit.key })
-  const density = given('density-of', juiceDensityGPerMl(fruit), 'g/mL', 'estimated', 'source.density', { name: fruit.fruit!.juice })
-  return product('handbook-yield', 'mL/kg', [quotient('quotient', '1', share, density), factor(1000)], { name: fruit.key })
+  const density = given('density-of', juiceDensityGPerMl(fruit), 'g/mL', 'estimated', 'source.density', {
+    name: fruit.fruit!.juice,
+  })
+  return product('handbook-yield', 'mL/kg', [quotient('quotient', '1', share, density), factor(1000)], {
+    name: fruit.key,
+  })
 }

@@ -1,3 +1,5 @@
+import { roundAmount } from '../units'
+
 /** What a price is said for. */
 export const PRICE_PER = ['kg', 'piece', 'crate', 'all'] as const
 export type PricePer = (typeof PRICE_PER)[number]
@@ -24,22 +26,38 @@ export interface Receipt {
 }
 
 /**
- * Mass, unit weight and cost of a delivery. A count alone gives an estimate through the usual weight of a piece, and says so.
+ * Mass, unit weight and cost of a delivery. A count alone gives an estimate through the usual weight of a piece, and
+ * says so.
  * @param usualUnitG g of one piece; null where it is not known
  * @returns null where neither kilos nor a count that can be weighed out are there
  */
 export function evaluateReceipt(input: ReceiptInput, usualUnitG: number | null): Receipt | null {
   const { kg, count, crates, price } = input
-  const amountG = kg !== null ? kg * 1000 : count !== null && usualUnitG !== null ? count * usualUnitG : null
-  if (amountG === null) return null
+  const typedG = kg !== null ? kg * 1000 : count !== null && usualUnitG !== null ? count * usualUnitG : null
+  if (typedG === null) return null
+  const amountG = roundAmount(typedG)
   const times = !price ? null : { kg: amountG / 1000, piece: count, crate: crates, all: 1 }[price.per]
   const costEur = price && times !== null ? price.eur * times : null
-  return { amountG, weighed: kg !== null, unitG: count ? amountG / count : null, costEur, eurPerKg: costEur === null ? null : costEur / (amountG / 1000) }
+  return {
+    amountG,
+    weighed: kg !== null,
+    unitG: count ? amountG / count : null,
+    costEur,
+    eurPerKg: costEur === null ? null : costEur / (amountG / 1000),
+  }
 }
 
 /** g of a piece of a lot: as counted and weighed, or the usual one. @param usualUnitG null where it is not known */
-export const unitWeightG = (lot: { amountG: number; count: number | null; weighed: boolean }, usualUnitG: number | null): number | null => (lot.count && lot.weighed ? lot.amountG / lot.count : usualUnitG)
+export const unitWeightG = (
+  lot: { amountG: number; count: number | null; weighed: boolean },
+  usualUnitG: number | null,
+): number | null => (lot.count && lot.weighed ? lot.amountG / lot.count : usualUnitG)
 /** g of whole fruit set aside for garnish: weighed, or counted; null where neither says. */
-export const garnishG = (e: { pieces: number | null; massG: number | null }, unitG: number | null): number | null => e.massG ?? (e.pieces !== null && unitG !== null ? e.pieces * unitG : null)
+export const garnishG = (e: { pieces: number | null; massG: number | null }, unitG: number | null): number | null =>
+  e.massG ?? (e.pieces !== null && unitG !== null ? e.pieces * unitG : null)
 /** The price of a delivery, also as tablets of an earlier release send it: a kilo. */
-export const typedPrice = (b: { price?: ReceiptInput['price']; priceEurPerKg?: number | null }): ReceiptInput['price'] => b.price ?? (b.priceEurPerKg === null || b.priceEurPerKg === undefined ? null : { eur: b.priceEurPerKg, per: 'kg' })
+export const typedPrice = (b: {
+  price?: ReceiptInput['price']
+  priceEurPerKg?: number | null
+}): ReceiptInput['price'] =>
+  b.price ?? (b.priceEurPerKg === null || b.priceEurPerKg === undefined ? null : { eur: b.priceEurPerKg, per: 'kg' })

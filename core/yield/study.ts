@@ -19,14 +19,35 @@ export interface PressPoint {
   /** somebody was asked about it: true left out, false counts; null not asked yet */
   leftOut: boolean | null
 }
-export interface Group { key: string; count: number; mean: number; spread: number | null; minutesPerL: number | null; costPerL: number | null }
-/** EUR of a litre pressed one way, the work in it. Null where nobody knows what the fruit cost. @param labourEurPerH what an hour costs; null leaves work out */
+export interface Group {
+  key: string
+  count: number
+  mean: number
+  spread: number | null
+  minutesPerL: number | null
+  costPerL: number | null
+}
+/**
+ * EUR of a litre pressed one way, the work in it. Null where nobody knows what the fruit cost. @param labourEurPerH
+ * what an hour costs; null leaves work out
+ */
 export function litreEur(g: Group, labourEurPerH: number | null): number | null {
   if (g.costPerL === null || g.minutesPerL === null || !labourEurPerH) return g.costPerL
-  return withLabour(given('mean-cost-per-litre', g.costPerL, 'EUR/L', 'measured'), given('mean-minutes-per-litre', g.minutesPerL, 'min/L', 'measured'), labourEurPerH).value
+  return withLabour(
+    given('mean-cost-per-litre', g.costPerL, 'EUR/L', 'measured'),
+    given('mean-minutes-per-litre', g.minutesPerL, 'min/L', 'measured'),
+    labourEurPerH,
+  ).value
 }
-export interface Pair extends Comparison { first: string; second: string }
-export interface Trend { perMonth: number; low: number; high: number }
+export interface Pair extends Comparison {
+  first: string
+  second: string
+}
+export interface Trend {
+  perMonth: number
+  low: number
+  high: number
+}
 export interface YieldStudy {
   count: number
   leftOut: number
@@ -44,10 +65,16 @@ export interface YieldStudy {
   pairs: Pair[]
 }
 
-/** Modified z above which a press is asked about (Iglewicz and Hoaglin, How to Detect and Handle Outliers, 1993, memory). */
+/**
+ * Modified z above which a press is asked about (Iglewicz and Hoaglin, How to Detect and Handle Outliers, 1993,
+ * memory).
+ */
 export const OUTLIER_Z = 3.5
 const LEAST_FOR_OUTLIERS = 5
-/** A spread below this share of the median is the jug's, not the fruit's: without it, five equal presses make the sixth an outlier. */
+/**
+ * A spread below this share of the median is the jug's, not the fruit's: without it, five equal presses make the sixth
+ * an outlier.
+ */
 const LEAST_SPREAD_SHARE = 0.02
 
 /** Ids of presses that are far from the rest, by their distance from the median in median absolute deviations. */
@@ -60,7 +87,10 @@ export function outliers(points: readonly Pick<PressPoint, 'id' | 'mlPerKg'>[]):
 }
 
 const MONTH_MS = 30 * 864e5
-/** Slope of a straight line through the presses, mL per kg a month, with its 90 % interval (ordinary least squares). Null with fewer than five presses or all on one day. */
+/**
+ * Slope of a straight line through the presses, mL per kg a month, with its 90 % interval (ordinary least squares).
+ * Null with fewer than five presses or all on one day.
+ */
 export function trendOf(points: readonly Pick<PressPoint, 'at' | 'mlPerKg'>[]): Trend | null {
   if (points.length < 5) return null
   const xy = points.map((p): [number, number] => [Date.parse(p.at) / MONTH_MS, p.mlPerKg])
@@ -84,10 +114,19 @@ function groups(points: readonly PressPoint[], keyOf: (p: PressPoint) => string 
     const key = keyOf(p)
     if (key !== null) by.set(key, [...(by.get(key) ?? []), p])
   }
-  return [...by].map(([key, ps]) => {
-    const yields = ps.map((p) => p.mlPerKg)
-    return { key, count: ps.length, mean: mean(yields), spread: ps.length > 1 ? sampleStandardDeviation(yields) : null, minutesPerL: some(ps.map((p) => p.minutesPerL)), costPerL: some(ps.map((p) => p.costPerL)) }
-  }).sort((a, b) => b.mean - a.mean)
+  return [...by]
+    .map(([key, ps]) => {
+      const yields = ps.map((p) => p.mlPerKg)
+      return {
+        key,
+        count: ps.length,
+        mean: mean(yields),
+        spread: ps.length > 1 ? sampleStandardDeviation(yields) : null,
+        minutesPerL: some(ps.map((p) => p.minutesPerL)),
+        costPerL: some(ps.map((p) => p.costPerL)),
+      }
+    })
+    .sort((a, b) => b.mean - a.mean)
 }
 function pairsOf(kinds: Group[], points: readonly PressPoint[], keyOf: (p: PressPoint) => string | null): Pair[] {
   const yieldsOf = (key: string): number[] => points.filter((p) => keyOf(p) === key).map((p) => p.mlPerKg)
@@ -99,19 +138,39 @@ function pairsOf(kinds: Group[], points: readonly PressPoint[], keyOf: (p: Press
 }
 const quarter = (at: string): string => `q${Math.ceil(Number(at.slice(5, 7)) / 3)}`
 
-/** All that a fruit's presses say together: mean, spread, trend, by method, tool, temperature and season, and which presses to ask about. */
+/**
+ * All that a fruit's presses say together: mean, spread, trend, by method, tool, temperature and season, and which
+ * presses to ask about.
+ */
 export function studyYield(points: readonly PressPoint[]): YieldStudy {
   const counted = points.filter((p) => p.leftOut !== true)
   const yields = counted.map((p) => p.mlPerKg)
   const far = new Set(outliers(counted))
-  const span = counted.length ? Date.parse(counted.reduce((a, p) => (p.at > a ? p.at : a), '')) - Date.parse(counted.reduce((a, p) => (p.at < a ? p.at : a), '9')) : 0
-  const [byMethod, byTool, byTemp] = [(p: PressPoint) => p.method, (p: PressPoint) => p.tool, (p: PressPoint) => p.fruitTemp]
+  const span = counted.length
+    ? Date.parse(counted.reduce((a, p) => (p.at > a ? p.at : a), '')) -
+      Date.parse(counted.reduce((a, p) => (p.at < a ? p.at : a), '9'))
+    : 0
+  const [byMethod, byTool, byTemp] = [
+    (p: PressPoint) => p.method,
+    (p: PressPoint) => p.tool,
+    (p: PressPoint) => p.fruitTemp,
+  ]
   const [methods, tools, temps] = [groups(counted, byMethod), groups(counted, byTool), groups(counted, byTemp)]
   return {
-    count: counted.length, leftOut: points.length - counted.length,
-    mean: yields.length ? mean(yields) : null, spread: yields.length > 1 ? sampleStandardDeviation(yields) : null,
-    trend: trendOf(counted), asked: counted.filter((p) => far.has(p.id) && p.leftOut === null).map((p) => p.id),
-    methods, tools, temps, seasons: span > 6 * MONTH_MS ? groups(counted, (p) => quarter(p.at)) : [],
-    pairs: [...pairsOf(methods, counted, byMethod), ...pairsOf(tools, counted, byTool), ...pairsOf(temps, counted, byTemp)],
+    count: counted.length,
+    leftOut: points.length - counted.length,
+    mean: yields.length ? mean(yields) : null,
+    spread: yields.length > 1 ? sampleStandardDeviation(yields) : null,
+    trend: trendOf(counted),
+    asked: counted.filter((p) => far.has(p.id) && p.leftOut === null).map((p) => p.id),
+    methods,
+    tools,
+    temps,
+    seasons: span > 6 * MONTH_MS ? groups(counted, (p) => quarter(p.at)) : [],
+    pairs: [
+      ...pairsOf(methods, counted, byMethod),
+      ...pairsOf(tools, counted, byTool),
+      ...pairsOf(temps, counted, byTemp),
+    ],
   }
 }

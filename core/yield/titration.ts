@@ -1,6 +1,9 @@
 import { factor, given, product, quotient, type Figure } from '../figures'
 
-/** Citric acid, anhydrous: 192.12 g/mol with three protons to give, so mg of it that one milliequivalent of base stands for. */
+/**
+ * Citric acid, anhydrous: 192.12 g/mol with three protons to give, so mg of it that one milliequivalent of base stands
+ * for.
+ */
 export const CITRIC_MG_PER_MEQ = 192.12 / 3
 
 export interface Titration {
@@ -12,7 +15,10 @@ export interface Titration {
   baseN: number
 }
 
-/** The most acid that any fruit here has, g per 100 mL as citric: lime reaches 8. More is a slip of the burette, the sample or the base. */
+/**
+ * The most acid that any fruit here has, g per 100 mL as citric: lime reaches 8. More is a slip of the burette, the
+ * sample or the base.
+ */
 export const MOST_TA = 12
 
 /** Why a titration cannot be, or null. A sample of 1 to 100 mL, base of 0.01 to 1 mol/L, and some of it run in. */
@@ -25,13 +31,17 @@ export function titrationLimit(t: Titration): { code: string; numbers: Record<st
 }
 
 /**
- * Titratable acidity as citric acid, g per 100 mL of juice, from the base it takes to pH 8.1 (ISO 750; AOAC 942.15, memory):
- * mL of base × mol/L × 64.04 mg per milliequivalent, per mL of juice, and 100 mL of it in grams.
+ * Titratable acidity as citric acid, g per 100 mL of juice, from the base it takes to pH 8.1 (ISO 750; AOAC 942.15,
+ * memory): mL of base × mol/L × 64.04 mg per milliequivalent, per mL of juice, and 100 mL of it in grams.
  */
 export function titratableAcidity(t: Titration): Figure {
   const base = given('base', t.baseMl, 'mL', 'measured', 'source.burette')
   const strength = given('base-strength', t.baseN, 'mol/L', 'measured', 'source.bottle')
-  const acidMg = product('acid-mg', '1', [base, strength, given('citric-per-meq', CITRIC_MG_PER_MEQ, '1', 'default', 'source.iso-750')])
+  const acidMg = product('acid-mg', '1', [
+    base,
+    strength,
+    given('citric-per-meq', CITRIC_MG_PER_MEQ, '1', 'default', 'source.iso-750'),
+  ])
   const perMl = quotient('acid-mg-per-ml', '1', acidMg, given('sample', t.sampleMl, 'mL', 'measured', 'source.pipette'))
   return quotient('titratable-acidity', 'g/100 mL', perMl, factor(10))
 }

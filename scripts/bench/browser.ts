@@ -23,7 +23,9 @@ export async function benchBrowser(url: string): Promise<[string, string, string
     const context = await launched.newContext()
     const page = await context.newPage()
     let bytes = 0
-    page.on('response', async (r) => { if (r.url().endsWith('.js')) bytes += Number(r.headers()['content-length'] ?? 0) })
+    page.on('response', async (r) => {
+      if (r.url().endsWith('.js')) bytes += Number(r.headers()['content-length'] ?? 0)
+    })
     const at = performance.now()
     await page.goto(`${url}/sign-in`, { waitUntil: 'commit' })
     const field = page.locator('[data-test=login] input')
@@ -53,13 +55,20 @@ export async function benchBrowser(url: string): Promise<[string, string, string
   })
   await browser.close()
   return [
-    [`first field accepts a key, empty cache, median of ${RUNS}`, `${(ready.sort((a, b) => a - b)[Math.floor(RUNS / 2)]! / 1000).toFixed(2)} s`, '1.5 s'],
+    [
+      `first field accepts a key, empty cache, median of ${RUNS}`,
+      `${(ready.sort((a, b) => a - b)[Math.floor(RUNS / 2)]! / 1000).toFixed(2)} s`,
+      '1.5 s',
+    ],
     ['JavaScript for it, compressed', `${kilobytes.toFixed(0)} kB`, '300 kB'],
     ['a typed digit to painted figures, median of 20', `${paint.toFixed(1)} ms`, 'next frame'],
   ]
 }
 
-/** The Fruit screen over three years of records: until the first lot is there, and from a press that is saved to its figures. */
+/**
+ * The Fruit screen over three years of records: until the first lot is there, and from a press that is saved to its
+ * figures.
+ */
 export async function benchFruit(url: string): Promise<[string, string, string][]> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
   const page = await signedIn(browser, url)
@@ -74,15 +83,32 @@ export async function benchFruit(url: string): Promise<[string, string, string][
     await page.locator('[data-test=lot][data-fruit=carrot] [data-test=press]').first().click()
     await page.locator('[data-test=taken] input').fill('0.5')
     await page.locator('[data-test=juice] input').fill('0.25')
-    saved.push(await page.evaluate(() => new Promise<number>((done) => {
-      const at = performance.now()
-      const seen = new MutationObserver(() => { if (document.querySelector('[data-test=pressed]')) { seen.disconnect(); requestAnimationFrame(() => done(performance.now() - at)) } })
-      seen.observe(document.body, { childList: true, subtree: true })
-      document.querySelector<HTMLElement>('[data-test=save]')!.click()
-    })))
+    saved.push(
+      await page.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            const at = performance.now()
+            const seen = new MutationObserver(() => {
+              if (document.querySelector('[data-test=pressed]')) {
+                seen.disconnect()
+                requestAnimationFrame(() => done(performance.now() - at))
+              }
+            })
+            seen.observe(document.body, { childList: true, subtree: true })
+            document.querySelector<HTMLElement>('[data-test=save]')!.click()
+          }),
+      ),
+    )
     await page.locator('[data-test=panel-done]').click()
   }
   await browser.close()
   const median = (all: number[]): number => all.sort((a, b) => a - b)[Math.floor(all.length / 2)]!
-  return [['Fruit screen, from loading to the first lot, median of 5, three years', `${(median(shown) / 1000).toFixed(2)} s`, '1 s'], ['press saved to new figures, median of 5, three years', `${median(saved).toFixed(0)} ms`, '300 ms']]
+  return [
+    [
+      'Fruit screen, from loading to the first lot, median of 5, three years',
+      `${(median(shown) / 1000).toFixed(2)} s`,
+      '1 s',
+    ],
+    ['press saved to new figures, median of 5, three years', `${median(saved).toFixed(0)} ms`, '300 ms'],
+  ]
 }

@@ -3,6 +3,8 @@ import { openSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import type { Places } from './paths'
+import { rememberApp } from './one-starter'
+import { withUs } from './processes'
 import { secretsOf } from './secrets'
 import { Stop } from './say'
 
@@ -10,7 +12,9 @@ export const HOST = '127.0.0.1'
 
 export function portIsFree(port: number): Promise<boolean> {
   return new Promise((done) => {
-    const probe = createServer().once('error', () => done(false)).once('listening', () => probe.close(() => done(true)))
+    const probe = createServer()
+      .once('error', () => done(false))
+      .once('listening', () => probe.close(() => done(true)))
     probe.listen(port, HOST)
   })
 }
@@ -24,22 +28,47 @@ export function freePort(): Promise<number> {
   })
 }
 
-export interface AppServer { child: ChildProcess; log: string; url: string }
+export interface AppServer {
+  child: ChildProcess
+  log: string
+  url: string
+}
 
 /** Starts the production build on loopback and waits until it is ready. */
-export async function startApp(entry: string, places: Places, port: number, env: Record<string, string>): Promise<AppServer> {
+export async function startApp(
+  entry: string,
+  places: Places,
+  port: number,
+  env: Record<string, string>,
+): Promise<AppServer> {
   const log = join(places.logs, 'server.log')
   const out = openSync(log, 'a')
-  const child = spawn(process.execPath, [entry], {
-    stdio: ['ignore', out, out], detached: true,
-    env: { ...process.env, NODE_ENV: 'production', HOST, NITRO_HOST: HOST, PORT: String(port), NITRO_PORT: String(port), OLVEX_SESSION_PASSWORD: secretsOf(places).sessionPassword, OLVEX_DATA: places.data, ...env },
+  const [command, args] = withUs(process.execPath, [entry])
+  const child = spawn(command, args, {
+    stdio: ['ignore', out, out],
+    detached: true,
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST,
+      NITRO_HOST: HOST,
+      PORT: String(port),
+      NITRO_PORT: String(port),
+      OLVEX_SESSION_PASSWORD: secretsOf(places).sessionPassword,
+      OLVEX_DATA: places.data,
+      ...env,
+    },
   })
+  if (child.pid) rememberApp(places, child.pid)
   let ended = false
   child.once('exit', () => (ended = true))
   const url = `http://${HOST}:${port}`
   for (let i = 0; i < 300; i++) {
     if (ended) throw new Stop('The program ended while starting.', log)
-    const ready = await fetch(`${url}/api/health`).then((r) => r.ok, () => false)
+    const ready = await fetch(`${url}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    )
     if (ready) return { child, log, url }
     await new Promise((done) => setTimeout(done, 100))
   }

@@ -7,7 +7,11 @@ import { say } from './say'
  * @returns null where the registry does not answer, which is said
  */
 export function audit(): boolean | null {
-  const { stdout } = spawnSync('npm', ['audit', '--omit=dev', '--json'], { cwd: ROOT, encoding: 'utf8', timeout: 60_000 })
+  const { stdout } = spawnSync('npm', ['audit', '--omit=dev', '--json'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    timeout: 60_000,
+  })
   try {
     const { metadata } = JSON.parse(stdout) as { metadata: { vulnerabilities: Record<string, number> } }
     const { high = 0, critical = 0 } = metadata.vulnerabilities

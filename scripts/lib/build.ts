@@ -1,8 +1,18 @@
 import { spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
-import { alive } from './mariadb'
+import { alive, withUs } from './processes'
 import { ROOT } from './paths'
 import { Stop } from './say'
 
@@ -13,7 +23,9 @@ const BUILDS = join(ROOT, '.build')
 function filesBelow(path: string): string[] {
   if (!existsSync(path)) return []
   if (statSync(path).isFile()) return [path]
-  return readdirSync(path).sort().flatMap((name) => filesBelow(join(path, name)))
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesBelow(join(path, name)))
 }
 
 export function sourceHash(): string {
@@ -25,8 +37,14 @@ export function sourceHash(): string {
   return hash.digest('hex').slice(0, 16)
 }
 
-/** The production build of the sources as they are: made once per hash, in a folder a running server is never disturbed in. */
-export async function ensureBuild(onStart: () => void = () => undefined): Promise<string> {
+/**
+ * The production build of the sources as they are: made once per hash, in a folder a running server is never disturbed
+ * in.
+ */
+export async function ensureBuild(
+  onStart: () => void = () => undefined,
+  onDone: (seconds: number) => void = () => undefined,
+): Promise<string> {
   const hash = sourceHash()
   const target = join(BUILDS, hash)
   const entry = join(target, 'server', 'index.mjs')
@@ -36,23 +54,36 @@ export async function ensureBuild(onStart: () => void = () => undefined): Promis
   try {
     if (existsSync(entry)) return entry
     onStart()
+    const began = Date.now()
     const making = join(BUILDS, `making-${process.pid}`)
     const log = join(BUILDS, 'build.log')
     const code = await new Promise<number | null>((done) => {
       const out = openSync(log, 'w')
-      spawn(process.execPath, [join(ROOT, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
-        cwd: ROOT, stdio: ['ignore', out, out],
-        env: { ...process.env, NODE_ENV: 'production', OLVEX_BUILD_OUT: making, OLVEX_NUXT_DIR: join(BUILDS, 'nuxt'), NUXT_TELEMETRY_DISABLED: '1' },
+      const [command, args] = withUs(process.execPath, [join(ROOT, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'])
+      spawn(command, args, {
+        cwd: ROOT,
+        stdio: ['ignore', out, out],
+        env: {
+          ...process.env,
+          NODE_ENV: 'production',
+          OLVEX_BUILD_OUT: making,
+          OLVEX_NUXT_DIR: join(BUILDS, 'nuxt'),
+          NUXT_TELEMETRY_DISABLED: '1',
+        },
       }).once('exit', done)
     })
     if (code !== 0 || !existsSync(join(making, 'server', 'index.mjs'))) {
       rmSync(making, { recursive: true, force: true })
       const full = /ENOSPC/.test(readFileSync(log, 'utf8'))
-      throw new Stop(full ? 'The disk is full: the program could not be built.' : 'The program could not be built.', log)
+      throw new Stop(
+        full ? 'The disk is full: the program could not be built.' : 'The program could not be built.',
+        log,
+      )
     }
     rmSync(target, { recursive: true, force: true })
     renameSync(making, target)
     prune(hash)
+    onDone(Math.round((Date.now() - began) / 1000))
     return entry
   } finally {
     release()
@@ -60,7 +91,11 @@ export async function ensureBuild(onStart: () => void = () => undefined): Promis
 }
 
 function prune(current: string): void {
-  const builds = readdirSync(BUILDS).filter((n) => /^[0-9a-f]{16}$/.test(n) && n !== current)
+  // What a build that was killed left half made.
+  for (const half of readdirSync(BUILDS).filter((n) => /^making-\d+$/.test(n) && !alive(Number(n.slice(7)))))
+    rmSync(join(BUILDS, half), { recursive: true, force: true })
+  const builds = readdirSync(BUILDS)
+    .filter((n) => /^[0-9a-f]{16}$/.test(n) && n !== current)
     .sort((a, b) => statSync(join(BUILDS, b)).mtimeMs - statSync(join(BUILDS, a)).mtimeMs)
   for (const old of builds.slice(KEPT - 1)) rmSync(join(BUILDS, old), { recursive: true, force: true })
 }

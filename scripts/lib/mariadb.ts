@@ -1,27 +1,21 @@
 import { execFile, spawn } from 'node:child_process'
-import { existsSync, openSync, readFileSync, rmSync, statfsSync } from 'node:fs'
+import { existsSync, mkdirSync, openSync, readFileSync, rmSync, statfsSync } from 'node:fs'
 import { join } from 'node:path'
 import { userInfo } from 'node:os'
 import { promisify } from 'node:util'
 import type { Places } from './paths'
+import { alive, endProcess, serverPath, withUs } from './processes'
 import { secretsOf } from './secrets'
-import { Stop } from './say'
+import { say, Stop } from './say'
 
 const run = promisify(execFile)
 const asRoot = process.getuid?.() === 0
 const LEAST_FREE_MB = 300
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
-export const alive = (pid: number): boolean => {
-  try {
-    process.kill(pid, 0)
-    return true
-  } catch {
-    return false
-  }
-}
-
-/** The private database server of one installation: no network, a socket in its own folder, durable settings left on. */
+/**
+ * The private database server of one installation: no network, a socket in its own folder, durable settings left on.
+ */
 export class PrivateDatabase {
   pid = 0
   private log: string
@@ -35,15 +29,29 @@ export class PrivateDatabase {
 
   async start(): Promise<void> {
     const { bavail, bsize } = statfsSync(this.places.data)
-    if ((bavail * bsize) / 2 ** 20 < LEAST_FREE_MB) throw new Stop(`The disk is nearly full: ${Math.round((bavail * bsize) / 2 ** 20)} MB are free in ${this.places.data}, and the database needs ${LEAST_FREE_MB} MB.`)
-    if (await this.adopt()) return
+    if ((bavail * bsize) / 2 ** 20 < LEAST_FREE_MB)
+      throw new Stop(
+        `The disk is nearly full: ${Math.round((bavail * bsize) / 2 ** 20)} MB are free in ${this.places.data}, and the database needs ${LEAST_FREE_MB} MB.`,
+      )
+    await this.endLeftOne()
     await this.install()
     const out = openSync(this.log, 'a')
-    const child = spawn('mariadbd', [
-      '--no-defaults', `--datadir=${this.places.database}`, `--socket=${this.places.socket}`, `--pid-file=${this.places.pidFile}`,
-      '--skip-networking', '--character-set-server=utf8mb4', '--collation-server=utf8mb4_uca1400_as_ci', '--innodb-buffer-pool-size=256M', '--max-connections=120',
-      '--skip-name-resolve', '--default-time-zone=+00:00', ...(asRoot ? ['--user=root'] : []),
-    ], { stdio: ['ignore', out, out], detached: true })
+    const [command, args] = withUs('mariadbd', [
+      '--no-defaults',
+      `--datadir=${this.places.database}`,
+      `--socket=${this.places.socket}`,
+      `--pid-file=${this.places.pidFile}`,
+      `--tmpdir=${this.places.socketDir}`,
+      '--skip-networking',
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_uca1400_as_ci',
+      '--innodb-buffer-pool-size=256M',
+      '--max-connections=120',
+      '--skip-name-resolve',
+      '--default-time-zone=+00:00',
+      ...(asRoot ? ['--user=root'] : []),
+    ])
+    const child = spawn(command, args, { stdio: ['ignore', out, out], detached: true, env: this.env() })
     child.unref()
     let failed = ''
     child.once('error', (e) => (failed = e.message))
@@ -57,40 +65,58 @@ export class PrivateDatabase {
     throw new Stop('The database did not answer within 30 seconds.', this.log)
   }
 
-  /** Whether a database server of this installation is running now. */
-  runs(): boolean {
-    if (!existsSync(this.places.pidFile)) return false
-    const pid = Number(readFileSync(this.places.pidFile, 'utf8'))
-    return alive(pid) && existsSync(`/proc/${pid}/cmdline`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(this.places.database)
+  /**
+   * The process of a database server of this installation that is running now, of this release or an earlier one; 0
+   * where there is none.
+   */
+  private running(): number {
+    for (const file of [this.places.pidFile, join(this.places.data, 'database.pid')].filter((f) => existsSync(f))) {
+      const pid = Number(readFileSync(file, 'utf8'))
+      const command =
+        alive(pid) && existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : ''
+      if ([this.places.database, this.places.real].some((folder) => command.includes(`--datadir=${folder}\0`)))
+        return pid
+    }
+    return 0
   }
 
-  /** A server of ours that an earlier run left behind is taken over, not fought with. */
-  private async adopt(): Promise<boolean> {
-    if (!this.runs()) {
-      rmSync(this.places.pidFile, { force: true })
-      return false
+  /**
+   * A server of ours that a dead starter left behind is ended: one that nobody looks after would live on for ever.
+   * Whoever calls this holds the folder.
+   */
+  private async endLeftOne(): Promise<void> {
+    const left = this.running()
+    if (left) {
+      say('An earlier start left its database running. It is ended, and started anew.')
+      await endProcess(left)
     }
-    const pid = Number(readFileSync(this.places.pidFile, 'utf8'))
-    this.pid = pid
-    for (let i = 0; i < 100; i++) {
-      if (await this.answers()) {
-        await this.prepare()
-        return true
-      }
-      await pause(100)
-    }
-    throw new Stop(`A database server of this installation runs as process ${pid} but does not answer. End it with: kill ${pid}`, this.log)
+    rmSync(this.places.pidFile, { force: true })
+  }
+
+  /** Without what a user's shell may have set: MariaDB reads its folder for temporary files from it, too. */
+  private env(): NodeJS.ProcessEnv {
+    return { ...process.env, PATH: serverPath(), TMPDIR: this.places.socketDir }
   }
 
   private async install(): Promise<void> {
+    mkdirSync(this.places.real, { recursive: true, mode: 0o700 })
     if (existsSync(join(this.places.database, 'mysql'))) return
     try {
-      await run('mariadb-install-db', [
-        '--no-defaults', `--datadir=${this.places.database}`, '--auth-root-authentication-method=socket', `--auth-root-socket-user=${userInfo().username}`,
-        '--skip-test-db', '--skip-name-resolve', ...(asRoot ? ['--user=root'] : []),
-      ])
+      await run(
+        'mariadb-install-db',
+        [
+          '--no-defaults',
+          `--datadir=${this.places.database}`,
+          '--auth-root-authentication-method=socket',
+          `--auth-root-socket-user=${userInfo().username}`,
+          '--skip-test-db',
+          '--skip-name-resolve',
+          ...(asRoot ? ['--user=root'] : []),
+        ],
+        { env: this.env() },
+      )
     } catch (e) {
-      rmSync(this.places.database, { recursive: true, force: true })
+      rmSync(this.places.real, { recursive: true, force: true })
       const text = String((e as { stderr?: string }).stderr ?? e)
       if (/No space left|ENOSPC/.test(text)) throw new Stop('The disk is full: the database could not be made.')
       throw new Stop(`The database could not be made: ${text.trim().split('\n').pop()}`, this.log)
@@ -98,11 +124,30 @@ export class PrivateDatabase {
   }
 
   async answers(): Promise<boolean> {
-    return run('mariadb-admin', ['--no-defaults', `--socket=${this.places.socket}`, `--user=${userInfo().username}`, '--connect-timeout=2', 'ping']).then(() => true, () => false)
+    return run('mariadb-admin', [
+      '--no-defaults',
+      `--socket=${this.places.socket}`,
+      `--user=${userInfo().username}`,
+      '--connect-timeout=2',
+      'ping',
+    ]).then(
+      () => true,
+      () => false,
+    )
   }
 
   async sql(statement: string): Promise<string> {
-    return (await run('mariadb', ['--no-defaults', `--socket=${this.places.socket}`, `--user=${userInfo().username}`, '--batch', '--skip-column-names', '-e', statement])).stdout
+    return (
+      await run('mariadb', [
+        '--no-defaults',
+        `--socket=${this.places.socket}`,
+        `--user=${userInfo().username}`,
+        '--batch',
+        '--skip-column-names',
+        '-e',
+        statement,
+      ])
+    ).stdout
   }
 
   private async prepare(): Promise<void> {
@@ -110,8 +155,8 @@ export class PrivateDatabase {
     await this.sql(`CREATE DATABASE IF NOT EXISTS olvex CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_as_ci;
       CREATE USER IF NOT EXISTS olvex@localhost IDENTIFIED BY '${databasePassword}'; ALTER USER olvex@localhost IDENTIFIED BY '${databasePassword}';
       GRANT ALL ON olvex.* TO olvex@localhost;
-      -- where a backup is read back to see whether it is whole
-      GRANT ALL ON olvex_check.* TO olvex@localhost;`)
+      -- where a backup is read back to see whether it is whole, and the tests migrate
+      GRANT ALL ON \`olvex\\_check%\`.* TO olvex@localhost;`)
   }
 
   async empty(): Promise<void> {

@@ -6,14 +6,18 @@ import { migrate } from '../../server/db/migrate'
 import { setupNeeded } from '../../server/services/setup'
 
 /**
- * Brings the database of OLVEX_DATABASE_URL up, and loads the demo into it once if that is wanted. Returns whether it was
- * new. While the demo loads, the file `marker` stands: one that is there at a start tells of half a demo.
+ * Brings the database of OLVEX_DATABASE_URL up, and loads the demo into it once if that is wanted. Returns whether it
+ * was new. While the demo loads, the file `marker` stands: one that is there at a start tells of half a demo.
  */
-export async function prepareDatabase(withDemo: boolean, say: (line: string) => void, marker?: string): Promise<boolean> {
+export async function prepareDatabase(
+  withDemo: boolean,
+  say: (line: string) => void,
+  marker?: string,
+): Promise<boolean> {
   await migrate(database(), dumpBeforeMigrating)
   const fresh = await inTransaction(setupNeeded)
   if (fresh && withDemo) {
-    say('Loading the demo.')
+    say('Loading the demo, six weeks of a stand: some ten seconds.')
     process.env.OLVEX_DEMO = '1'
     if (marker) writeFileSync(marker, '')
     await loadDemo()

@@ -4,8 +4,9 @@ import { defineModels } from './models'
 
 export type Tx = Transaction
 /**
- * What a read is given: the transaction of the write it is part of, or nothing where it stands alone. Under READ COMMITTED every statement sees what is
- * committed when it starts, in a transaction or not, so a transaction around reads would buy two more round trips and no more certainty.
+ * What a read is given: the transaction of the write it is part of, or nothing where it stands alone. Under READ
+ * COMMITTED every statement sees what is committed when it starts, in a transaction or not, so a transaction around
+ * reads would buy two more round trips and no more certainty.
  */
 export type Read = Tx | null
 
@@ -18,18 +19,35 @@ export function connect(url = process.env.OLVEX_DATABASE_URL): Sequelize {
   const address = new URL(url)
   const socketPath = address.searchParams.get('socketPath') ?? undefined
   const db = new Sequelize({
-    dialect: 'mysql', dialectModule: mysql2, logging: false, timezone: '+00:00',
-    host: address.hostname, port: Number(address.port || 3306), database: address.pathname.slice(1),
-    username: decodeURIComponent(address.username), password: decodeURIComponent(address.password),
-    dialectOptions: { charset: 'utf8mb4', supportBigNumbers: true, decimalNumbers: false, ...(socketPath ? { socketPath } : {}) },
+    dialect: 'mysql',
+    dialectModule: mysql2,
+    logging: false,
+    timezone: '+00:00',
+    host: address.hostname,
+    port: Number(address.port || 3306),
+    database: address.pathname.slice(1),
+    username: decodeURIComponent(address.username),
+    password: decodeURIComponent(address.password),
+    dialectOptions: {
+      charset: 'utf8mb4',
+      supportBigNumbers: true,
+      decimalNumbers: false,
+      ...(socketPath ? { socketPath } : {}),
+    },
     pool: { max: 12, min: 1, acquire: 15000, idle: 30000 },
     define: { timestamps: false, freezeTableName: true, underscored: true },
   })
-  // READ COMMITTED: a sum read after waiting for a lock must see what the other writer committed. Set once a connection,
-  // not once a transaction, which saves a round trip on every request.
-  db.addHook('afterConnect', (connection) => new Promise<void>((done, fail) => {
-    ;(connection as unknown as Connection).query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', (e) => (e ? fail(e) : done()))
-  }))
+  // READ COMMITTED: a sum read after waiting for a lock must see what the other writer committed. Set once a
+  // connection, not once a transaction, which saves a round trip on every request.
+  db.addHook(
+    'afterConnect',
+    (connection) =>
+      new Promise<void>((done, fail) => {
+        ;(connection as unknown as Connection).query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', (e) =>
+          e ? fail(e) : done(),
+        )
+      }),
+  )
   defineModels(db)
   return db
 }
@@ -41,8 +59,11 @@ export async function closeDatabase(): Promise<void> {
   shared = undefined
 }
 
-/** Runs reads that must fit together, such as a whole archive: all of them see the business as it stood at the first. */
-export const inSnapshot = <T>(work: (tx: Tx) => Promise<T>): Promise<T> => database().transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, work)
+/**
+ * Runs reads that must fit together, such as a whole archive: all of them see the business as it stood at the first.
+ */
+export const inSnapshot = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
+  database().transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, work)
 
 const RETRY = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT'])
 const isRetryable = (e: unknown): boolean => RETRY.has((e as { parent?: { code?: string } }).parent?.code ?? '')

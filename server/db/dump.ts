@@ -1,22 +1,31 @@
 import { spawn } from 'node:child_process'
 import { createReadStream, createWriteStream } from 'node:fs'
-import { mkdir, readdir, rename, rm } from 'node:fs/promises'
+import { mkdir, readdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
+import { settle } from './files'
 
 const KEPT = 5
 
 export const dataFolder = (name: string): string => join(process.env.OLVEX_DATA ?? '.olvex', name)
 export const stampOf = (at: Date): string => at.toISOString().replace(/[:.]/g, '-')
 
-/** How the database's own programs reach it: as we do. The password goes by the environment, where no list of processes shows it. */
+/**
+ * How the database's own programs reach it: as we do. The password goes by the environment, where no list of processes
+ * shows it.
+ */
 function access(): { args: string[]; schema: string; env: NodeJS.ProcessEnv } {
   const url = new URL(process.env.OLVEX_DATABASE_URL!)
   const socket = url.searchParams.get('socketPath')
   return {
-    schema: url.pathname.slice(1), env: { ...process.env, MYSQL_PWD: decodeURIComponent(url.password) },
-    args: ['--no-defaults', `--user=${decodeURIComponent(url.username)}`, ...(socket ? [`--socket=${socket}`] : [`--host=${url.hostname}`, `--port=${url.port || 3306}`])],
+    schema: url.pathname.slice(1),
+    env: { ...process.env, MYSQL_PWD: decodeURIComponent(url.password) },
+    args: [
+      '--no-defaults',
+      `--user=${decodeURIComponent(url.username)}`,
+      ...(socket ? [`--socket=${socket}`] : [`--host=${url.hostname}`, `--port=${url.port || 3306}`]),
+    ],
   }
 }
 
@@ -26,7 +35,9 @@ function started(command: string, args: string[], env: NodeJS.ProcessEnv) {
   child.stderr.on('data', (d: Buffer) => (said = (said + d.toString()).slice(-2000)))
   const ended = new Promise<void>((done, fail) => {
     child.once('error', fail)
-    child.once('close', (code) => (code === 0 ? done() : fail(new Error(`${command} ended with ${code}: ${said.trim()}`))))
+    child.once('close', (code) =>
+      code === 0 ? done() : fail(new Error(`${command} ended with ${code}: ${said.trim()}`)),
+    )
   })
   ended.catch(() => undefined)
   return { child, ended }
@@ -41,7 +52,7 @@ export async function dumpTo(file: string): Promise<void> {
   try {
     await pipeline(child.stdout, createGzip(), createWriteStream(part, { mode: 0o600 }))
     await ended
-    await rename(part, file)
+    await settle(part, file)
   } catch (e) {
     await rm(part, { force: true })
     throw e
@@ -58,19 +69,27 @@ export async function loadDump(file: string, schema: string): Promise<void> {
   } catch (e) {
     // The client may still be at work on what came through: nothing may follow before it has ended.
     child.kill('SIGKILL')
-    await ended.catch((said: Error) => { if (isBrokenPipe(e)) throw said })
+    await ended.catch((said: Error) => {
+      if (isBrokenPipe(e)) throw said
+    })
     throw e
   }
   await ended
 }
 /** The client went away first: what it said is the reason, not the pipe. */
-const isBrokenPipe = (e: unknown): boolean => ['EPIPE', 'ERR_STREAM_PREMATURE_CLOSE', 'ECONNRESET'].includes((e as NodeJS.ErrnoException).code ?? '')
-
+const isBrokenPipe = (e: unknown): boolean =>
+  ['EPIPE', 'ERR_STREAM_PREMATURE_CLOSE', 'ECONNRESET'].includes((e as NodeJS.ErrnoException).code ?? '')
+/** Whether something failed because a disk is full, ours or the database's. */
+export const isDiskFull = (e: unknown): boolean =>
+  (e as NodeJS.ErrnoException).code === 'ENOSPC' ||
+  /ENOSPC|No space left|ERROR 1021|ERROR 1114|Errcode: 28/i.test((e as Error).message ?? '')
 
 /** A dump beside the data before a migration touches it; the last five are kept. */
 export async function dumpBeforeMigrating(): Promise<void> {
   const folder = dataFolder('before-migration')
   await mkdir(folder, { recursive: true, mode: 0o700 })
+  for (const half of (await readdir(folder)).filter((n) => n.endsWith('.part')))
+    await rm(join(folder, half), { force: true })
   await dumpTo(join(folder, `${stampOf(new Date())}.sql.gz`))
   for (const old of (await readdir(folder)).sort().slice(0, -KEPT)) await rm(join(folder, old))
 }

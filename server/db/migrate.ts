@@ -2,6 +2,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { INGREDIENTS } from '#core/substances'
 import { MIGRATIONS, SCHEMA_NUMBER } from './migrations'
+import { fillSnapshots } from './snapshots'
 
 const LOCK = 'olvex-migrate'
 
@@ -11,7 +12,11 @@ const LOCK = 'olvex-migrate'
  */
 export async function migrate(db: Sequelize, dump?: () => Promise<void>): Promise<string[]> {
   return db.transaction(async (lockHolder) => {
-    const [got] = await db.query<{ got: number }>('SELECT GET_LOCK(:lock, 120) AS got', { type: QueryTypes.SELECT, replacements: { lock: LOCK }, transaction: lockHolder })
+    const [got] = await db.query<{ got: number }>('SELECT GET_LOCK(:lock, 120) AS got', {
+      type: QueryTypes.SELECT,
+      replacements: { lock: LOCK },
+      transaction: lockHolder,
+    })
     if (got?.got !== 1) throw new Error('another process has been migrating for two minutes; try again when it is done')
     try {
       const umzug = new Umzug({
@@ -24,9 +29,14 @@ export async function migrate(db: Sequelize, dump?: () => Promise<void>): Promis
       if (pending.length && done.length && dump) await dump()
       const ran = await umzug.up()
       await seedShipped(db)
+      await db.transaction((tx) => fillSnapshots(db, tx))
       return ran.map((r) => r.name)
     } finally {
-      await db.query('SELECT RELEASE_LOCK(:lock)', { type: QueryTypes.SELECT, replacements: { lock: LOCK }, transaction: lockHolder })
+      await db.query('SELECT RELEASE_LOCK(:lock)', {
+        type: QueryTypes.SELECT,
+        replacements: { lock: LOCK },
+        transaction: lockHolder,
+      })
     }
   })
 }

@@ -2,8 +2,8 @@ import { connect, type Socket } from 'node:net'
 import type { BenchReading } from '#shared/contract'
 import { DEVICES, MOST_LINE, parseLine, type Device } from './protocol'
 
-// One bridge per stand reads its bench, however many tablets listen. It keeps nothing but the last reading of each device: readings are for the field that takes
-// them, and what was taken is stored with the fact.
+// One bridge per stand reads its bench, however many tablets listen. It keeps nothing but the last reading of each
+// device: readings are for the field that takes them, and what was taken is stored with the fact.
 
 const SILENT_MS = 4000
 const RETRY_MS = 2000
@@ -15,7 +15,14 @@ const UNIT_MS = 3000
 const SAY_MS = 200
 const LINGER_MS = 20_000
 
-interface Known { reading: BenchReading; heardAt: number; saidAt: number; lines: number; floodUntil: number; unitUntil: number }
+interface Known {
+  reading: BenchReading
+  heardAt: number
+  saidAt: number
+  lines: number
+  floodUntil: number
+  unitUntil: number
+}
 type Listener = (reading: BenchReading) => void
 
 export class Bridge {
@@ -28,7 +35,11 @@ export class Bridge {
   private closeAt = Infinity
   private retryAt = 0
 
-  constructor(private readonly host: string, private readonly port: number, private readonly closed: () => void) {
+  constructor(
+    private readonly host: string,
+    private readonly port: number,
+    private readonly closed: () => void,
+  ) {
     this.timer = setInterval(() => this.look(), 500)
     this.timer.unref()
     this.open()
@@ -72,9 +83,26 @@ export class Bridge {
       else this.hear(said)
     }
   }
-  private hear({ device, steady, value, unit }: { device: Device; steady: boolean; value: number; unit: string }): void {
+  private hear({
+    device,
+    steady,
+    value,
+    unit,
+  }: {
+    device: Device
+    steady: boolean
+    value: number
+    unit: string
+  }): void {
     const t = Date.now()
-    const k = this.known.get(device) ?? { reading: null as unknown as BenchReading, heardAt: 0, saidAt: 0, lines: 0, floodUntil: 0, unitUntil: 0 }
+    const k = this.known.get(device) ?? {
+      reading: null as unknown as BenchReading,
+      heardAt: 0,
+      saidAt: 0,
+      lines: 0,
+      floodUntil: 0,
+      unitUntil: 0,
+    }
     this.known.set(device, k)
     if (t - this.secondAt > 1000) {
       this.secondAt = t
@@ -117,7 +145,7 @@ export class Bridge {
 const bridges = new Map<string, Bridge>()
 /** The bridge of a stand's bench, opened when it is first asked for; null where the stand has none. */
 export function bridgeTo(standId: string, bench: string | null): Bridge | null {
-  const address = bench === 'simulated' ? process.env.OLVEX_BENCH ?? null : bench
+  const address = bench === 'simulated' ? (process.env.OLVEX_BENCH ?? null) : bench
   if (!address) return null
   const key = `${standId} ${address}`
   const open = bridges.get(key)

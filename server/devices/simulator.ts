@@ -1,7 +1,8 @@
 import { createServer, type Server, type Socket } from 'node:net'
 import { DEVICES, formatLine, GREETING, UNITS, type Device } from './protocol'
 
-// A bench that is not there: scale, probe and refractometer that settle and tremble like real ones, told what to show by commands on the same line.
+// A bench that is not there: scale, probe and refractometer that settle and tremble like real ones, told what to show
+// by commands on the same line.
 
 const TICK_MS = 200
 /** Last place that a device shows, and how much it trembles, in its first unit. */
@@ -12,15 +13,31 @@ const APPROACH: Record<Device, number> = { scale: 0.55, probe: 0.25, refractomet
 const HOLD_TICKS = 5
 const FROM_FIRST: Record<string, number> = { g: 1, kg: 1 / 1000, oz: 1 / 28.349523125, lb: 1 / 453.59237, C: 1, Bx: 1 }
 
-interface State { target: number; value: number; held: number; unit: string; here: boolean }
-const asShown = (device: Device, s: State): number => (s.unit === 'F' ? s.value * 1.8 + 32 : s.value * FROM_FIRST[s.unit]!)
+interface State {
+  target: number
+  value: number
+  held: number
+  unit: string
+  here: boolean
+}
+const asShown = (device: Device, s: State): number =>
+  s.unit === 'F' ? s.value * 1.8 + 32 : s.value * FROM_FIRST[s.unit]!
 
 /** What lies on the bench while nobody tells: crates and jugs come and go. */
-const IDLE: Record<Device, readonly number[]> = { scale: [4950, 2310, 1284, 362, 8740], probe: [4.6, 12.8, 19.4], refractometer: [7.9, 11.5, 10.2] }
+const IDLE: Record<Device, readonly number[]> = {
+  scale: [4950, 2310, 1284, 362, 8740],
+  probe: [4.6, 12.8, 19.4],
+  refractometer: [7.9, 11.5, 10.2],
+}
 const IDLE_TICKS = 150
 
 export class Bench {
-  readonly devices = Object.fromEntries(DEVICES.map((d) => [d, { target: IDLE[d][0]!, value: IDLE[d][0]!, held: HOLD_TICKS, unit: UNITS[d][0]!, here: true }])) as Record<Device, State>
+  readonly devices = Object.fromEntries(
+    DEVICES.map((d) => [
+      d,
+      { target: IDLE[d][0]!, value: IDLE[d][0]!, held: HOLD_TICKS, unit: UNITS[d][0]!, here: true },
+    ]),
+  ) as Record<Device, State>
   private readonly sockets = new Set<Socket>()
   private ticks = 0
   private told = false
@@ -33,7 +50,9 @@ export class Bench {
   listen(port: number): Promise<number> {
     this.timer = setInterval(() => this.tick(), TICK_MS)
     return new Promise((resolve, reject) => {
-      this.server = createServer((socket) => this.serve(socket)).once('error', reject).listen(port, '127.0.0.1', () => resolve((this.server!.address() as { port: number }).port))
+      this.server = createServer((socket) => this.serve(socket))
+        .once('error', reject)
+        .listen(port, '127.0.0.1', () => resolve((this.server!.address() as { port: number }).port))
     })
   }
   close(): void {
@@ -54,7 +73,9 @@ export class Bench {
     socket.write(`${GREETING}\n`)
   }
 
-  /** `put scale 1284`, `unit scale oz`, `lose probe`, `back probe`, `flood scale 5000`. Answers `ok`, or what is wrong. */
+  /**
+   * `put scale 1284`, `unit scale oz`, `lose probe`, `back probe`, `flood scale 5000`. Answers `ok`, or what is wrong.
+   */
   command(line: string): string {
     const [verb, device, arg] = line.split(/\s+/)
     const s = this.devices[device as Device]
@@ -63,8 +84,10 @@ export class Bench {
     if (verb === 'put' && arg && Number.isFinite(Number(arg))) Object.assign(s, { target: Number(arg), held: 0 })
     else if (verb === 'unit' && UNITS[device as Device].includes(arg ?? '')) s.unit = arg!
     else if (verb === 'lose' || verb === 'back') s.here = verb === 'back'
-    else if (verb === 'flood') for (let i = 0; i < Math.min(20_000, Number(arg) || 1000); i++) this.say(`${device} ~ ${i} ${s.unit}`)
-    else return '? put <device> <number> | unit <device> <unit> | lose <device> | back <device> | flood <device> <lines>'
+    else if (verb === 'flood')
+      for (let i = 0; i < Math.min(20_000, Number(arg) || 1000); i++) this.say(`${device} ~ ${i} ${s.unit}`)
+    else
+      return '? put <device> <number> | unit <device> <unit> | lose <device> | back <device> | flood <device> <lines>'
     if (verb === 'lose') this.say(`${device} gone`)
     return 'ok'
   }
@@ -73,7 +96,8 @@ export class Bench {
     this.ticks++
     for (const device of DEVICES) {
       const s = this.devices[device]
-      if (!this.told && this.ticks % IDLE_TICKS === 0) Object.assign(s, { target: IDLE[device][(this.ticks / IDLE_TICKS) % IDLE[device].length]!, held: 0 })
+      if (!this.told && this.ticks % IDLE_TICKS === 0)
+        Object.assign(s, { target: IDLE[device][(this.ticks / IDLE_TICKS) % IDLE[device].length]!, held: 0 })
       if (!s.here) continue
       const step = STEP[device]
       const away = s.target - s.value
@@ -82,7 +106,15 @@ export class Bench {
       const steady = s.held >= HOLD_TICKS
       // The last place of a steady device still jumps now and then; one that moves trembles.
       const tremble = steady ? 0 : (this.random() - 0.5) * step
-      this.say(formatLine(device, steady, asShown(device, { ...s, value: s.value + tremble }), s.unit === 'kg' || s.unit === 'lb' ? 3 : s.unit === 'oz' ? 1 : DIGITS[device], s.unit))
+      this.say(
+        formatLine(
+          device,
+          steady,
+          asShown(device, { ...s, value: s.value + tremble }),
+          s.unit === 'kg' || s.unit === 'lb' ? 3 : s.unit === 'oz' ? 1 : DIGITS[device],
+          s.unit,
+        ),
+      )
     }
   }
   private say(line: string): void {

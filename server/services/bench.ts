@@ -5,7 +5,9 @@ import { notFound } from './errors'
 
 /** The bridge to a stand's devices; null where it has none. */
 export async function benchOf(tx: Read, standId: string): Promise<Bridge | null> {
-  const stand = await Stand.findOne({ where: { id: standId }, transaction: tx, raw: true }) as unknown as { bench: string | null } | null
+  const stand = (await Stand.findOne({ where: { id: standId }, transaction: tx, raw: true })) as unknown as {
+    bench: string | null
+  } | null
   if (!stand) throw notFound('stand')
   return bridgeTo(standId, stand.bench)
 }

@@ -2,26 +2,41 @@ import { setImmediate } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5 } from 'uuid'
 import { cheapestPacks, type Pack, type Solve } from '#core/buy'
-import { priceDoubts } from '#core/limits'
+import { checkPack, priceDoubts } from '#core/limits'
+import { roundAmount } from '#core/units'
 import type { Body, PackChoiceRow, Reply } from '#shared/contract'
 import { Ingredient, Price } from '../db/models'
 import { database, toNumber, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { counts } from './facts'
+import { counts, register } from './facts'
 import { invalid, refuseUnlessConfirmed } from './errors'
 import { lastPriceEurPerKg } from './ingredients'
 import { ownerOnly, type Who } from './who'
 
-/** The integer solver, loaded once the server has answered its first requests: three megabytes of which starting has no need. */
+/**
+ * The integer solver, loaded once the server has answered its first requests: three megabytes of which starting has no
+ * need.
+ */
 let solver: Promise<Solve> | null = null
-export const loadSolver = (): Promise<Solve> => (solver ??= import('highs').then(async (m) => remembering(await warmed((await m.default()).solve as Solve))))
+export const loadSolver = (): Promise<Solve> =>
+  (solver ??= import('highs').then(async (m) => remembering(await warmed((await m.default()).solve as Solve))))
 
-/** Its first programs take fifty times as long as the later ones, and hold up everybody: they are solved when nobody waits, with room for others between. */
+/**
+ * Its first programs take fifty times as long as the later ones, and hold up everybody: they are solved when nobody
+ * waits, with room for others between.
+ */
 const FIRST_SOLVES = 8
 async function warmed(solve: Solve): Promise<Solve> {
   for (let i = 1; i <= FIRST_SOLVES; i++) {
-    cheapestPacks(3000 * i + 700, [{ id: 'small', massG: 3000, eur: i }, { id: 'large', massG: 5000, eur: 8 }], solve)
+    cheapestPacks(
+      3000 * i + 700,
+      [
+        { id: 'small', massG: 3000, eur: i },
+        { id: 'large', massG: 5000, eur: 8 },
+      ],
+      solve,
+    )
     await setImmediate()
   }
   return solve
@@ -30,28 +45,72 @@ async function warmed(solve: Solve): Promise<Solve> {
 /** Fruit sold loose is weighed out in steps of this. */
 const LOOSE_G = 100
 
-interface Offer extends Pack { supplier: string | null; since: string; loose: boolean; packG: number }
+interface Offer extends Pack {
+  supplier: string | null
+  since: string
+  loose: boolean
+  packG: number
+}
 
 /** A list that nobody renewed for this long is no offer any more. */
 const OFFER_DAYS = 200
 
-interface RawOffer { ingredientKey: string; packG: string; packPriceEur: string; supplier: string | null; since: Date; receipt: number }
-/** The latest price of every pack of some ingredients by seller; fruit that only ever came by the kilo is offered loose at its last price. */
+interface RawOffer {
+  ingredientKey: string
+  packG: string
+  packPriceEur: string
+  supplier: string | null
+  since: Date
+  receipt: number
+}
+/**
+ * The latest price of every pack of some ingredients by seller; fruit that only ever came by the kilo is offered loose
+ * at its last price.
+ */
 async function offersOf(tx: Read, keys: string[]): Promise<Map<string, Offer[]>> {
   const rows = await database().query<RawOffer>(
     `SELECT ingredientKey, packG, packPriceEur, supplier, since, receipt FROM (
        SELECT ingredient_key AS ingredientKey, pack_g AS packG, pack_price_eur AS packPriceEur, supplier, since, source = 'receipt' AS receipt,
               ROW_NUMBER() OVER (PARTITION BY ingredient_key, source = 'receipt', IF(source = 'receipt', NULL, supplier), IF(source = 'receipt', NULL, pack_g) ORDER BY since DESC, id DESC) AS n
-         FROM price WHERE ingredient_key IN (:keys) AND since > :from AND (lot_id IS NULL OR ${counts('price.lot_id')})) latest WHERE n = 1 ORDER BY since DESC LIMIT 2000`,
-    { type: QueryTypes.SELECT, replacements: { keys, from: new Date(now().getTime() - OFFER_DAYS * 864e5) }, transaction: tx },
+         FROM price WHERE ingredient_key IN (:keys) AND since > :from AND (lot_id IS NULL OR ${counts('price.lot_id', 'lot')})) latest WHERE n = 1 ORDER BY since DESC LIMIT 2000`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: { keys, from: new Date(now().getTime() - OFFER_DAYS * 864e5) },
+      transaction: tx,
+    },
   )
-  return new Map(keys.map((key) => {
-    const mine = rows.filter((r) => r.ingredientKey === key)
-    const packs = mine.filter((r) => !r.receipt).map((r): Offer => ({ id: `${r.supplier ?? ''}/${r.packG}`, massG: toNumber(r.packG), packG: toNumber(r.packG), eur: toNumber(r.packPriceEur), supplier: r.supplier, since: r.since.toISOString(), loose: false }))
-    const last = mine.find((r) => r.receipt)
-    if (packs.length || !last) return [key, packs]
-    return [key, [{ id: 'loose', massG: LOOSE_G, packG: LOOSE_G, eur: (toNumber(last.packPriceEur) / toNumber(last.packG)) * LOOSE_G, supplier: last.supplier, since: last.since.toISOString(), loose: true }]]
-  }))
+  return new Map(
+    keys.map((key) => {
+      const mine = rows.filter((r) => r.ingredientKey === key)
+      const packs = mine
+        .filter((r) => !r.receipt)
+        .map((r): Offer => ({
+          id: `${r.supplier ?? ''}/${r.packG}`,
+          massG: toNumber(r.packG),
+          packG: toNumber(r.packG),
+          eur: toNumber(r.packPriceEur),
+          supplier: r.supplier,
+          since: r.since.toISOString(),
+          loose: false,
+        }))
+      const last = mine.find((r) => r.receipt)
+      if (packs.length || !last) return [key, packs]
+      return [
+        key,
+        [
+          {
+            id: 'loose',
+            massG: LOOSE_G,
+            packG: LOOSE_G,
+            eur: (toNumber(last.packPriceEur) / toNumber(last.packG)) * LOOSE_G,
+            supplier: last.supplier,
+            since: last.since.toISOString(),
+            loose: true,
+          },
+        ],
+      ]
+    }),
+  )
 }
 
 /** What was worked out before: the same program has the same answer, and a list is looked at by several tablets. */
@@ -71,37 +130,98 @@ function remembering(solve: Solve): Solve {
 /** Cheapest whole packs for what is needed. @param need ingredient and grams, as `lemon:21700,lime:4000` */
 export async function choosePacks(tx: Read, need: string, who: Who): Promise<Reply<'packs'>> {
   const out: PackChoiceRow[] = []
-  const needs = need.split(',').map((n): [string, number] => { const cut = n.lastIndexOf(':'); return [n.slice(0, cut), Number(n.slice(cut + 1))] })
+  const needs = need.split(',').map((n): [string, number] => {
+    const cut = n.lastIndexOf(':')
+    return [n.slice(0, cut), Number(n.slice(cut + 1))]
+  })
   const offered = await offersOf(tx, [...new Set(needs.map(([key]) => key))])
   for (const [ingredientKey, grams] of needs) {
     const offers = offered.get(ingredientKey)!
     const choice = offers.length && grams > 0 ? cheapestPacks(grams, offers, await loadSolver()) : null
     out.push({
-      ingredientKey, needG: grams, massG: choice?.massG ?? 0, totalEur: choice && ownerOnly(who, choice.eur),
-      packs: (choice?.packs ?? []).map(({ pack, count }) => { const o = pack as Offer; return { packG: o.packG, packEur: ownerOnly(who, o.eur), supplier: o.supplier, since: o.since, loose: o.loose, count } }),
+      ingredientKey,
+      needG: grams,
+      massG: choice?.massG ?? 0,
+      totalEur: choice && ownerOnly(who, choice.eur),
+      packs: (choice?.packs ?? []).map(({ pack, count }) => {
+        const o = pack as Offer
+        return {
+          packG: o.packG,
+          packEur: ownerOnly(who, o.eur),
+          supplier: o.supplier,
+          since: o.since,
+          loose: o.loose,
+          count,
+        }
+      }),
     })
   }
   return out
 }
 
 const CHUNK = 1000
+/** Of a list of ten thousand, so many wrong rows are named. */
+const MOST_SAID = 50
 /** A list of prices as it was read: rows dated by the list. Far from the last price is asked once for all of them. */
 export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who): Promise<Reply<'postPriceList'>> {
   const keys = [...new Set(body.rows.map((r) => r.ingredientKey))]
-  const known = new Set((await Ingredient.findAll({ attributes: ['key'], where: { key: keys }, transaction: tx, raw: true }) as unknown as { key: string }[]).map((r) => r.key))
+  const known = new Set(
+    (
+      (await Ingredient.findAll({
+        attributes: ['key'],
+        where: { key: keys },
+        transaction: tx,
+        raw: true,
+      })) as unknown as { key: string }[]
+    ).map((r) => r.key),
+  )
   const today = now().toISOString().slice(0, 10)
   const unknown = body.rows.findIndex((r) => !known.has(r.ingredientKey))
   if (unknown >= 0) throw invalid([{ field: `rows.${unknown}.ingredientKey`, code: 'not-found' }])
   const future = body.rows.findIndex((r) => r.day > today)
   if (future >= 0) throw invalid([{ field: `rows.${future}.day`, code: 'date-future' }])
+  const unfit = body.rows.flatMap((r, i) => checkPack(r).map((f) => ({ ...f, field: `rows.${i}.${f.field}` })))
+  if (unfit.length) throw invalid(unfit.slice(0, MOST_SAID))
   const last = new Map<string, number | null>()
   for (const key of keys) last.set(key, await lastPriceEurPerKg(tx, key))
-  const far = body.rows.filter((r) => priceDoubts((r.packPriceEur / r.packG) * 1000, last.get(r.ingredientKey) ?? null).length)
-  refuseUnlessConfirmed({ limits: [], doubts: far.length ? [{ code: 'list-far-from-last', field: 'rows', numbers: { rows: far.length, of: body.rows.length } }] : [] }, body.confirm)
-  // Dated to the day; a price of today counts from now, so that it is later than what was typed this morning.
-  const since = (day: string): Date => (day === today ? now() : new Date(`${day}T12:00:00Z`))
-  const rows = body.rows.map((r, i) => ({ id: uuidV5(String(i), body.id), ingredientKey: r.ingredientKey, packPriceEur: r.packPriceEur, packG: r.packG, source: 'list', lotId: null, supplier: r.supplier, listId: body.id, since: since(r.day), personId: who.personId }))
-  for (let i = 0; i < rows.length; i += CHUNK) await Price.bulkCreate(rows.slice(i, i + CHUNK), { transaction: tx })
-  await recordChange(tx, who, 'price', body.id, null, { count: rows.length, supplier: body.rows[0]!.supplier, source: 'list' })
+  const far = body.rows.filter(
+    (r) => priceDoubts((r.packPriceEur / r.packG) * 1000, last.get(r.ingredientKey) ?? null).length,
+  )
+  refuseUnlessConfirmed(
+    {
+      limits: [],
+      doubts: far.length
+        ? [{ code: 'list-far-from-last', field: 'rows', numbers: { rows: far.length, of: body.rows.length } }]
+        : [],
+    },
+    body.confirm,
+  )
+  // Dated to the day; a price of today counts from now, so that it is later than what was typed this morning. All of a
+  // list have one moment.
+  const moment = now()
+  const since = (day: string): Date => (day === today ? moment : new Date(`${day}T12:00:00Z`))
+  const rows = body.rows.map((r, i) => ({
+    id: uuidV5(String(i), body.id),
+    ingredientKey: r.ingredientKey,
+    packPriceEur: r.packPriceEur,
+    packG: roundAmount(r.packG),
+    source: 'list',
+    lotId: null,
+    supplier: r.supplier,
+    listId: body.id,
+    since: since(r.day),
+    personId: who.personId,
+  }))
+  await register(tx, 'price-list', body.id)
+  for (let i = 0; i < rows.length; i += CHUNK) {
+    const part = rows.slice(i, i + CHUNK)
+    await register(tx, 'price', ...part.map((r) => r.id))
+    await Price.bulkCreate(part, { transaction: tx })
+  }
+  await recordChange(tx, who, 'price', body.id, null, {
+    count: rows.length,
+    supplier: body.rows[0]!.supplier,
+    source: 'list',
+  })
   return { id: body.id, count: rows.length }
 }

@@ -23,7 +23,17 @@ export async function listDevices(tx: Read, current: string | null): Promise<Rep
 /** Enrols a tablet. Returns what its cookie holds; only a digest of it stays here. */
 export async function enrolDevice(tx: Tx, body: Body<'enrol'>, who: Who): Promise<string> {
   const token = newToken()
-  await Device.create({ id: body.id, name: body.name, secretHash: digest(token), personId: who.personId, enrolledAt: now(), revokedAt: null }, { transaction: tx })
+  await Device.create(
+    {
+      id: body.id,
+      name: body.name,
+      secretHash: digest(token),
+      personId: who.personId,
+      enrolledAt: now(),
+      revokedAt: null,
+    },
+    { transaction: tx },
+  )
   await recordChange(tx, who, 'device', body.id, null, { name: body.name })
   return `${body.id}.${token}`
 }

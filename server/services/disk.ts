@@ -1,7 +1,10 @@
 import { statfs } from 'node:fs/promises'
 import { Refusal } from './errors'
 
-/** Below this the database would soon stand still in the middle of a write; what is left is for finishing what was begun. */
+/**
+ * Below this the database would soon stand still in the middle of a write; what is left is for finishing what was
+ * begun.
+ */
 const LEAST_FREE_MB = 64
 const ASKED_EVERY_MS = 2000
 
@@ -14,7 +17,10 @@ export async function assertSpace(folder = process.env.OLVEX_DATA): Promise<void
   if (Date.now() - asked > ASKED_EVERY_MS) {
     asked = Date.now()
     // A folder that cannot be asked is no reason to refuse: the database may be elsewhere.
-    full = await statfs(folder).then(({ bavail, bsize }) => (bavail * bsize) / 2 ** 20 < LEAST_FREE_MB, () => false)
+    full = await statfs(folder).then(
+      ({ bavail, bsize }) => (bavail * bsize) / 2 ** 20 < LEAST_FREE_MB,
+      () => false,
+    )
   }
   if (full) throw new Refusal(507, 'disk-full')
 }

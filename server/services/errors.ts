@@ -3,7 +3,12 @@ import type { ProblemField } from '#shared/problem'
 
 /** What a service says no with: a status, a code, and the fields it is about. Sentences are the screen's. */
 export class Refusal extends Error {
-  constructor(readonly status: number, readonly code: string, readonly errors: ProblemField[] = [], readonly current?: unknown) {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly errors: ProblemField[] = [],
+    readonly current?: unknown,
+  ) {
     super(code)
     this.name = 'Refusal'
   }

@@ -14,13 +14,20 @@ const OVERLAP_S = 10
  * come in late. Whoever asks leaves out what it has seen.
  */
 export async function changesSince(tx: Read, since: number | undefined): Promise<Reply<'changes'>> {
-  const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', { type: QueryTypes.SELECT, transaction: tx })
+  const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', {
+    type: QueryTypes.SELECT,
+    transaction: tx,
+  })
   const seq = Number(latest?.seq ?? 0)
   if (since === undefined) return { seq, more: false, rows: [] }
   const rows = await database().query<{ seq: string; entity: string; entityId: string; key: string | null }>(
     `SELECT seq, entity, entity_id AS entityId, idempotency_key AS \`key\` FROM change_row
       WHERE seq > :since OR at > :recent ORDER BY seq DESC LIMIT ${MOST}`,
-    { type: QueryTypes.SELECT, replacements: { since, recent: new Date(now().getTime() - OVERLAP_S * 1000) }, transaction: tx },
+    {
+      type: QueryTypes.SELECT,
+      replacements: { since, recent: new Date(now().getTime() - OVERLAP_S * 1000) },
+      transaction: tx,
+    },
   )
   return { seq, more: rows.length === MOST, rows: rows.map((r) => ({ ...r, seq: Number(r.seq) })) }
 }
@@ -29,16 +36,43 @@ export async function changesSince(tx: Read, since: number | undefined): Promise
 const OWNERS_ENTITIES = ['price', 'person', 'device', 'session', 'setting']
 
 /** Changes, newest first: of one thing, or of all there is. */
-export async function listHistory(tx: Read, query: { entity?: string; id?: string; before?: number }, who: Who): Promise<Reply<'history'>> {
-  const rows = await database().query<{ seq: string; entity: string; entityId: string; before: string | null; after: string | null; at: Date; by: string | null }>(
+export async function listHistory(
+  tx: Read,
+  query: { entity?: string; id?: string; before?: number },
+  who: Who,
+): Promise<Reply<'history'>> {
+  const rows = await database().query<{
+    seq: string
+    entity: string
+    entityId: string
+    before: string | null
+    after: string | null
+    at: Date
+    by: string | null
+  }>(
     `SELECT c.seq, c.entity, c.entity_id AS entityId, c.\`before\`, c.\`after\`, c.at, p.name AS \`by\`
        FROM change_row c LEFT JOIN person p ON p.id = c.person_id
       WHERE (:entity IS NULL OR c.entity = :entity) AND (:id IS NULL OR c.entity_id = :id) AND (:before IS NULL OR c.seq < :before)
         AND (:owner OR c.entity NOT IN (:hidden)) ORDER BY c.seq DESC LIMIT ${PAGE}`,
-    { type: QueryTypes.SELECT, replacements: { entity: query.entity ?? null, id: query.id ?? null, before: query.before ?? null, owner: who.role === 'owner', hidden: OWNERS_ENTITIES }, transaction: tx },
+    {
+      type: QueryTypes.SELECT,
+      replacements: {
+        entity: query.entity ?? null,
+        id: query.id ?? null,
+        before: query.before ?? null,
+        owner: who.role === 'owner',
+        hidden: OWNERS_ENTITIES,
+      },
+      transaction: tx,
+    },
   )
   return rows.map((r) => ({
-    seq: Number(r.seq), entity: r.entity, entityId: r.entityId, at: r.at.toISOString(), by: r.by ?? '',
-    before: maskFor(who, r.before && fromJson(r.before)), after: maskFor(who, r.after && fromJson(r.after)),
+    seq: Number(r.seq),
+    entity: r.entity,
+    entityId: r.entityId,
+    at: r.at.toISOString(),
+    by: r.by ?? '',
+    before: maskFor(who, r.before && fromJson(r.before)),
+    after: maskFor(who, r.after && fromJson(r.after)),
   }))
 }

@@ -1,22 +1,29 @@
 import { QueryTypes } from 'sequelize'
-import { checkHandling, priceDoubts } from '#core/limits'
+import { checkHandling, checkPack, priceDoubts } from '#core/limits'
 import { INGREDIENTS, ownValuesLimits, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
+import { roundAmount } from '#core/units'
 import type { Body, Ingredient as IngredientRow, PriceRow, Reply } from '#shared/contract'
 import type { ProblemField } from '#shared/problem'
 import { Ingredient, Price } from '../db/models'
 import { database, fromJson, toJson, toNumber, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { counts } from './facts'
+import { counts, register } from './facts'
 import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
 import { latestOfEach } from './latest'
 import type { Who } from './who'
 
 export async function listIngredients(tx: Read): Promise<Reply<'ingredients'>> {
-  return (await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true }) as unknown as RawIngredient[]).map(view)
+  return ((await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true })) as unknown as RawIngredient[]).map(
+    view,
+  )
 }
 type RawIngredient = Omit<IngredientRow, 'own' | 'handling'> & { own: string | null; handling: string | null }
-const view = (row: RawIngredient): IngredientRow => ({ ...row, own: row.own === null ? null : fromJson<OwnValues>(row.own), handling: row.handling === null ? null : fromJson<IngredientRow['handling']>(row.handling) })
+const view = (row: RawIngredient): IngredientRow => ({
+  ...row,
+  own: row.own === null ? null : fromJson<OwnValues>(row.own),
+  handling: row.handling === null ? null : fromJson<IngredientRow['handling']>(row.handling),
+})
 
 /** Composition of an ingredient as this business has it: its own values, or those that ship with what it is like. */
 export function dataOf(row: IngredientRow | undefined): IngredientData | undefined {
@@ -25,7 +32,11 @@ export function dataOf(row: IngredientRow | undefined): IngredientData | undefin
 }
 
 export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'): Promise<IngredientRow> {
-  const row = await Ingredient.findOne({ where: { key }, transaction: tx, raw: true }) as unknown as RawIngredient | null
+  const row = (await Ingredient.findOne({
+    where: { key },
+    transaction: tx,
+    raw: true,
+  })) as unknown as RawIngredient | null
   if (!row) throw notFound(field)
   return view(row)
 }
@@ -33,22 +44,60 @@ export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'
 export async function addIngredient(tx: Tx, body: Body<'postIngredient'>, who: Who): Promise<Reply<'postIngredient'>> {
   const like = INGREDIENTS.get(body.likeKey)
   if (!like) throw notFound('likeKey')
-  if (await Ingredient.count({ where: { name: body.name }, transaction: tx })) throw invalid([{ field: 'name', code: 'name-taken' }])
-  const row = { key: body.id, name: body.name, likeKey: body.likeKey, kind: like.kind, version: 1, own: null, handling: null }
+  if (await Ingredient.count({ where: { name: body.name }, transaction: tx }))
+    throw invalid([{ field: 'name', code: 'name-taken' }])
+  const row = {
+    key: body.id,
+    name: body.name,
+    likeKey: body.likeKey,
+    kind: like.kind,
+    version: 1,
+    own: null,
+    handling: null,
+  }
   await Ingredient.create(row, { transaction: tx })
   await recordChange(tx, who, 'ingredient', body.id, null, row)
   return { id: body.id, version: 1 }
 }
 
-export async function putIngredient(tx: Tx, key: string, body: Body<'putIngredient'>, who: Who): Promise<Reply<'putIngredient'>> {
+export async function putIngredient(
+  tx: Tx,
+  key: string,
+  body: Body<'putIngredient'>,
+  who: Who,
+): Promise<Reply<'putIngredient'>> {
   const limits = body.own ? ownValuesLimits(body.own as OwnValues).map((l) => ({ ...l, field: `own.${l.field}` })) : []
   return change(tx, key, body.version, limits, { own: body.own as OwnValues | null }, who)
 }
-export async function putHandling(tx: Tx, key: string, body: Body<'putHandling'>, who: Who): Promise<Reply<'putHandling'>> {
-  return change(tx, key, body.version, body.handling ? checkHandling(body.handling) : [], { handling: body.handling }, who)
+export async function putHandling(
+  tx: Tx,
+  key: string,
+  body: Body<'putHandling'>,
+  who: Who,
+): Promise<Reply<'putHandling'>> {
+  return change(
+    tx,
+    key,
+    body.version,
+    body.handling ? checkHandling(body.handling) : [],
+    { handling: body.handling },
+    who,
+  )
 }
-async function change(tx: Tx, key: string, version: number, limits: ProblemField[], to: Partial<Pick<IngredientRow, 'own' | 'handling'>>, who: Who): Promise<{ id: string; version: number }> {
-  const row = await Ingredient.findOne({ where: { key }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as RawIngredient | null
+async function change(
+  tx: Tx,
+  key: string,
+  version: number,
+  limits: ProblemField[],
+  to: Partial<Pick<IngredientRow, 'own' | 'handling'>>,
+  who: Who,
+): Promise<{ id: string; version: number }> {
+  const row = (await Ingredient.findOne({
+    where: { key },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as RawIngredient | null
   if (!row) throw notFound('id')
   const before = view(row)
   if (before.version !== version) throw stale(before)
@@ -64,25 +113,42 @@ type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
 
 /** Prices kept in the list for each ingredient: what costs are worked out from, and what was before. */
 const PRICES_OF_EACH = 6
-const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id')})`
+const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id', 'lot')})`
+
+/** Newest first; of the packs of one list, which have one moment, the one that is cheapest by weight. */
+const NEWEST_FIRST = 'since DESC, pack_price_eur / pack_g, id DESC'
 
 /** The latest prices of every ingredient, newest first. */
 export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
-  const { sql, replacements } = await latestOfEach(tx, { table: 'price', when: 'since', n: PRICES_OF_EACH, where: priceCounts(), of: 'TRUE' })
+  const { sql, replacements } = await latestOfEach(tx, {
+    table: 'price',
+    when: 'since',
+    n: PRICES_OF_EACH,
+    where: priceCounts(),
+    of: 'TRUE',
+  })
   const rows = await database().query<RawPrice>(
     `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source, p.supplier
-       FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY since DESC, id DESC) AS n FROM price WHERE ${sql}) latest
-       JOIN price p ON p.id = latest.id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY p.since DESC, p.id DESC`,
+       FROM (SELECT id AS latest_id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n FROM price WHERE ${sql}) latest
+       JOIN price p ON p.id = latest.latest_id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY ${NEWEST_FIRST}`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
-  return rows.map((r) => ({ id: r.id, ingredientKey: r.ingredientKey, packPriceEur: toNumber(r.packPriceEur), packG: toNumber(r.packG), since: r.since.toISOString(), source: r.source, supplier: r.supplier }))
+  return rows.map((r) => ({
+    id: r.id,
+    ingredientKey: r.ingredientKey,
+    packPriceEur: toNumber(r.packPriceEur),
+    packG: toNumber(r.packG),
+    since: r.since.toISOString(),
+    source: r.source,
+    supplier: r.supplier,
+  }))
 }
 
 /** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */
 export async function lastPriceEurPerKg(tx: Tx, ingredientKey: string): Promise<number | null> {
   const [row] = await database().query<{ eurPerKg: string }>(
     `SELECT pack_price_eur / pack_g * 1000 AS eurPerKg FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
-      ORDER BY since DESC, id DESC LIMIT 1`,
+      ORDER BY ${NEWEST_FIRST} LIMIT 1`,
     { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
   )
   return row ? toNumber(row.eurPerKg) : null
@@ -92,15 +158,35 @@ export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promi
   await getIngredient(tx, body.ingredientKey)
   const last = await lastPriceEurPerKg(tx, body.ingredientKey)
   const price = (body.packPriceEur / body.packG) * 1000
-  refuseUnlessConfirmed({ limits: [], doubts: priceDoubts(price, last) }, body.confirm)
-  await recordPrice(tx, who, { ...body, source: 'typed', lotId: null })
+  refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
+  await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
   return { id: body.id }
 }
 
-export interface NewPrice { id: string; ingredientKey: string; packPriceEur: number; packG: number; source: 'typed' | 'receipt'; lotId: string | null; supplier?: string | null; since?: Date }
+export interface NewPrice {
+  id: string
+  ingredientKey: string
+  packPriceEur: number
+  packG: number
+  source: 'typed' | 'receipt'
+  lotId: string | null
+  supplier?: string | null
+  since?: Date
+}
 /** One more dated price; the ones before stay as they were. */
 export async function recordPrice(tx: Tx, who: Who, p: NewPrice): Promise<void> {
-  const row = { id: p.id, ingredientKey: p.ingredientKey, packPriceEur: p.packPriceEur, packG: p.packG, source: p.source, lotId: p.lotId, supplier: p.supplier ?? null, since: p.since ?? now(), personId: who.personId }
+  const row = {
+    id: p.id,
+    ingredientKey: p.ingredientKey,
+    packPriceEur: p.packPriceEur,
+    packG: p.packG,
+    source: p.source,
+    lotId: p.lotId,
+    supplier: p.supplier ?? null,
+    since: p.since ?? now(),
+    personId: who.personId,
+  }
+  await register(tx, 'price', p.id)
   await Price.create(row, { transaction: tx })
   await recordChange(tx, who, 'price', p.id, null, row)
 }

@@ -1,17 +1,27 @@
+import { randomBytes } from 'node:crypto'
 import type { Body, Person as PersonRow, Reply } from '#shared/contract'
 import { Business, Person } from '../db/models'
-import type { Read, Tx } from '../db/connect'
+import { inTransaction, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { invalid, notFound, stale } from './errors'
 import { hashSecret } from './secrets'
-import { endSessionsOf } from './sessions'
+import { endPinSessionsOf, endSessionsOf } from './sessions'
 import type { Who } from './who'
 
 type Stored = PersonRow & { passwordHash: string; pinHash: string | null }
-const view = (p: Stored): PersonRow => ({ id: p.id, name: p.name, login: p.login, role: p.role, locale: p.locale, active: Boolean(p.active), hasPin: p.pinHash !== null, version: p.version })
+const view = (p: Stored): PersonRow => ({
+  id: p.id,
+  name: p.name,
+  login: p.login,
+  role: p.role,
+  locale: p.locale,
+  active: Boolean(p.active),
+  hasPin: p.pinHash !== null,
+  version: p.version,
+})
 
 export async function getPerson(tx: Read, id: string): Promise<PersonRow> {
-  const person = await Person.findOne({ where: { id }, transaction: tx, raw: true }) as unknown as Stored | null
+  const person = (await Person.findOne({ where: { id }, transaction: tx, raw: true })) as unknown as Stored | null
   if (!person) throw notFound('person')
   return view(person)
 }
@@ -21,20 +31,36 @@ export async function businessName(tx: Read): Promise<string> {
 }
 
 export async function setLocale(tx: Tx, who: Who, locale: 'en' | 'es'): Promise<void> {
-  const before = await Person.findOne({ attributes: ['locale'], where: { id: who.personId }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Pick<Stored, 'locale'> | null
+  const before = (await Person.findOne({
+    attributes: ['locale'],
+    where: { id: who.personId },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Pick<Stored, 'locale'> | null
   if (!before || before.locale === locale) return
   await Person.update({ locale }, { where: { id: who.personId }, transaction: tx })
   await recordChange(tx, who, 'person', who.personId, { locale: before.locale }, { locale })
 }
 
 export async function listPeople(tx: Read): Promise<Reply<'people'>> {
-  const rows = await Person.findAll({ order: ['name'], transaction: tx, raw: true }) as unknown as Stored[]
+  const rows = (await Person.findAll({ order: ['name'], transaction: tx, raw: true })) as unknown as Stored[]
   return rows.map(view)
 }
 
 export async function addPerson(tx: Tx, body: Body<'postPerson'>, who: Who): Promise<Reply<'postPerson'>> {
-  if (await Person.count({ where: { login: body.login }, transaction: tx })) throw invalid([{ field: 'login', code: 'login-taken' }])
-  const row = { id: body.id, name: body.name, login: body.login, role: body.role, locale: body.locale, active: true, hasPin: false, version: 1 }
+  if (await Person.count({ where: { login: body.login }, transaction: tx }))
+    throw invalid([{ field: 'login', code: 'login-taken' }])
+  const row = {
+    id: body.id,
+    name: body.name,
+    login: body.login,
+    role: body.role,
+    locale: body.locale,
+    active: true,
+    hasPin: false,
+    version: 1,
+  }
   await Person.create({ ...row, pinHash: null, passwordHash: await hashSecret(body.password) }, { transaction: tx })
   await recordChange(tx, who, 'person', body.id, null, row)
   return { id: body.id, version: 1 }
@@ -42,8 +68,19 @@ export async function addPerson(tx: Tx, body: Body<'postPerson'>, who: Who): Pro
 
 export async function changePerson(tx: Tx, id: string, body: Body<'putPerson'>, who: Who): Promise<Reply<'putPerson'>> {
   // Owners are locked together, in id order, so that two of them cannot each remove the other.
-  const owners = await Person.findAll({ where: { role: 'owner', active: true }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Stored[]
-  const before = await Person.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Stored | null
+  const owners = (await Person.findAll({
+    where: { role: 'owner', active: true },
+    order: ['id'],
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Stored[]
+  const before = (await Person.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Stored | null
   if (!before) throw notFound('person')
   if (before.version !== body.version) throw stale(view(before))
   const staysOwner = body.role === 'owner' && body.active
@@ -52,7 +89,8 @@ export async function changePerson(tx: Tx, id: string, body: Body<'putPerson'>, 
   // A PIN is for crew: whoever may do more signs in with a password.
   const hasPin = body.role === 'crew' && before.pinHash !== null
   await Person.update({ ...change, ...(hasPin ? {} : { pinHash: null }) }, { where: { id }, transaction: tx })
-  if (!body.active) await endSessionsOf(tx, { personId: id })
+  // What rests on the role or on being here ends with it; whoever goes on signs in anew.
+  if (!body.active || body.role !== before.role) await endSessionsOf(tx, { personId: id })
   await recordChange(tx, who, 'person', id, view(before), { ...view(before), ...change, hasPin })
   return { id, version: change.version }
 }
@@ -63,7 +101,33 @@ export async function setPin(tx: Tx, id: string, pin: string | null, who: Who): 
   if (pin !== null && before.role !== 'crew') throw invalid([{ field: 'pin', code: 'pin-only-crew' }])
   if (pin !== null && isWeakPin(pin)) throw invalid([{ field: 'pin', code: 'pin-weak' }])
   await Person.update({ pinHash: pin === null ? null : await hashSecret(pin) }, { where: { id }, transaction: tx })
+  await endPinSessionsOf(tx, id)
   await recordChange(tx, who, 'person', id, view(before), { ...view(before), hasPin: pin !== null })
+}
+
+/**
+ * The key with which a tablet closes what this person has not sent, 32 random bytes as base64; made when it is first
+ * asked for. It goes into backups and archives: what was closed with it must open again.
+ */
+export async function sealOf(personId: string): Promise<string> {
+  const find = async () =>
+    (
+      (await Person.findOne({
+        attributes: ['seal'],
+        where: { id: personId },
+        transaction: null,
+        raw: true,
+      })) as unknown as { seal: string | null }
+    ).seal
+  const known = await find()
+  if (known) return known
+  await inTransaction((tx) =>
+    Person.update(
+      { seal: randomBytes(32).toString('base64') },
+      { where: { id: personId, seal: null }, transaction: tx },
+    ),
+  )
+  return (await find())!
 }
 
 /** All one digit, or counting up or down: the first that anybody tries. */
@@ -72,16 +136,31 @@ function isWeakPin(pin: string): boolean {
   return steps.size === 1 && [0, 1, -1].includes([...steps][0]!)
 }
 
-/** A new password: by the owner for somebody who forgot it, or by the person. All sessions but `keep` end. */
-export async function setPassword(tx: Tx, id: string, password: string, who: Who, keep?: string): Promise<void> {
+/**
+ * A new password, as its hash: by the owner for somebody who forgot it, or by the person. All sessions but `keep` end.
+ * @param from the hash that the old password was compared with: it must still be that
+ */
+export async function setPassword(
+  tx: Tx,
+  id: string,
+  passwordHash: string,
+  who: Who,
+  { keep, from }: { keep?: string; from?: string } = {},
+): Promise<void> {
   const before = await lockedPerson(tx, id)
-  await Person.update({ passwordHash: await hashSecret(password) }, { where: { id }, transaction: tx })
+  if (from !== undefined && before.passwordHash !== from) throw stale(view(before))
+  await Person.update({ passwordHash }, { where: { id }, transaction: tx })
   await endSessionsOf(tx, { personId: id }, keep)
   await recordChange(tx, who, 'person', id, view(before), { ...view(before), passwordChanged: true })
 }
 
 async function lockedPerson(tx: Tx, id: string): Promise<Stored> {
-  const person = await Person.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Stored | null
+  const person = (await Person.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Stored | null
   if (!person) throw notFound('person')
   return person
 }

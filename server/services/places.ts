@@ -1,6 +1,6 @@
 import type { Body, Cup as CupRow, Reply, Stand as StandRow, Vessel as VesselRow } from '#shared/contract'
 import { Cup, Stand, Vessel } from '../db/models'
-import { toNumber, type Read, type Tx } from '../db/connect'
+import { toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
 import { recordChange } from './changes'
 import { invalid, notFound, stale } from './errors'
@@ -10,48 +10,138 @@ import { maskFor, type Who } from './who'
 type Raw = Record<string, string | number>
 
 const standView = (r: Raw): StandRow => ({
-  id: String(r.id), name: String(r.name), timeZone: String(r.timeZone), labourEurPerH: toNumber(r.labourEurPerH!),
-  lossShare: toNumber(r.lossShare!), massStepG: toNumber(r.massStepG!), volumeStepMl: toNumber(r.volumeStepMl!), bench: r.bench === null ? null : String(r.bench), version: Number(r.version),
+  id: String(r.id),
+  name: String(r.name),
+  timeZone: String(r.timeZone),
+  labourEurPerH: toNumber(r.labourEurPerH!),
+  electricityEurPerKwh: toNumberOrNull(r.electricityEurPerKwh ?? null),
+  gasEurPerKwh: toNumberOrNull(r.gasEurPerKwh ?? null),
+  roomC: toNumber(r.roomC!),
+  sipMin: toNumber(r.sipMin!),
+  lossShare: toNumber(r.lossShare!),
+  massStepG: toNumber(r.massStepG!),
+  volumeStepMl: toNumber(r.volumeStepMl!),
+  bench: r.bench === null ? null : String(r.bench),
+  version: Number(r.version),
 })
 const cupView = (r: Raw): CupRow => ({
-  id: String(r.id), name: String(r.name), capacityMl: toNumber(r.capacityMl!), fillLineMl: toNumber(r.fillLineMl!),
-  cupEur: toNumber(r.cupEur!), lidEur: toNumber(r.lidEur!), strawEur: toNumber(r.strawEur!), version: Number(r.version),
+  id: String(r.id),
+  name: String(r.name),
+  capacityMl: toNumber(r.capacityMl!),
+  fillLineMl: toNumber(r.fillLineMl!),
+  cupEur: toNumber(r.cupEur!),
+  lidEur: toNumber(r.lidEur!),
+  strawEur: toNumber(r.strawEur!),
+  version: Number(r.version),
 })
-const vesselView = (r: Raw): VesselRow => ({ id: String(r.id), standId: String(r.standId), name: String(r.name), capacityMl: toNumber(r.capacityMl!), heatProof: Boolean(r.heatProof), version: Number(r.version) })
+const vesselView = (r: Raw): VesselRow => ({
+  id: String(r.id),
+  standId: String(r.standId),
+  name: String(r.name),
+  capacityMl: toNumber(r.capacityMl!),
+  heatProof: Boolean(r.heatProof),
+  version: Number(r.version),
+})
 
 export async function listStands(tx: Read, who: Who): Promise<Reply<'stands'>> {
-  return (await Stand.findAll({ order: ['id'], transaction: tx, raw: true }) as unknown as Raw[]).map((r) => maskFor(who, standView(r)))
+  return ((await Stand.findAll({ order: ['id'], transaction: tx, raw: true })) as unknown as Raw[]).map((r) =>
+    maskFor(who, standView(r)),
+  )
 }
 export async function listCups(tx: Read, who: Who): Promise<Reply<'cups'>> {
-  return (await Cup.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true }) as unknown as Raw[]).map((r) => maskFor(who, cupView(r)))
+  return ((await Cup.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true })) as unknown as Raw[]).map(
+    (r) => maskFor(who, cupView(r)),
+  )
 }
 export async function listVessels(tx: Read): Promise<Reply<'vessels'>> {
-  return (await Vessel.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true }) as unknown as Raw[]).map(vesselView)
+  return ((await Vessel.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true })) as unknown as Raw[]).map(
+    vesselView,
+  )
 }
+
+/** A value that may be nothing: what is there stays only where nothing is said of it. */
+const said = <T, U>(now: T | undefined, before: U): T | U => (now === undefined ? before : now)
 
 export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise<Reply<'putStand'>> {
   assertTimeZone(body.timeZone)
   if (body.bench && !isBenchAddress(body.bench)) throw invalid([{ field: 'bench', code: 'bench-address' }])
-  const before = await Stand.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Raw | null
+  const before = (await Stand.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Raw | null
   if (!before) throw notFound('stand')
-  return save(tx, who, 'stand', id, standView(before), body, (row) => Stand.update({ ...row, labourEurPerH: body.labourEurPerH ?? before.labourEurPerH, bench: body.bench === undefined ? before.bench : body.bench || null }, { where: { id }, transaction: tx }))
+  return save(tx, who, 'stand', id, standView(before), body, (row) =>
+    Stand.update(
+      {
+        ...row,
+        // What is not said stays as it is; a price of energy can be taken back.
+        labourEurPerH: body.labourEurPerH ?? before.labourEurPerH,
+        electricityEurPerKwh: said(body.electricityEurPerKwh, before.electricityEurPerKwh),
+        gasEurPerKwh: said(body.gasEurPerKwh, before.gasEurPerKwh),
+        roomC: body.roomC ?? before.roomC,
+        sipMin: body.sipMin ?? before.sipMin,
+        bench: body.bench === undefined ? before.bench : body.bench || null,
+      },
+      { where: { id }, transaction: tx },
+    ),
+  )
 }
 
 export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who): Promise<Reply<'putCup'>> {
-  if (body.fillLineMl > body.capacityMl) throw invalid([{ field: 'fillLineMl', code: 'fill-line-above-brim', numbers: { fillLineMl: body.fillLineMl, capacityMl: body.capacityMl } }])
-  const before = await Cup.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Raw | null
-  const priced = { ...body, cupEur: body.cupEur ?? 0, lidEur: body.lidEur ?? 0, strawEur: body.strawEur ?? 0 }
-  return save(tx, who, 'cup', id, before && cupView(before), priced, (row) => before ? Cup.update(row, { where: { id }, transaction: tx }) : Cup.create({ id, ...row }, { transaction: tx }))
+  if (body.fillLineMl > body.capacityMl)
+    throw invalid([
+      {
+        field: 'fillLineMl',
+        code: 'fill-line-above-brim',
+        numbers: { fillLineMl: body.fillLineMl, capacityMl: body.capacityMl },
+      },
+    ])
+  const before = (await Cup.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Raw | null
+  const known = before && cupView(before)
+  // What is not said stays as it is.
+  const priced = {
+    ...body,
+    cupEur: body.cupEur ?? known?.cupEur ?? 0,
+    lidEur: body.lidEur ?? known?.lidEur ?? 0,
+    strawEur: body.strawEur ?? known?.strawEur ?? 0,
+  }
+  return save(tx, who, 'cup', id, known, priced, (row) =>
+    before ? Cup.update(row, { where: { id }, transaction: tx }) : Cup.create({ id, ...row }, { transaction: tx }),
+  )
 }
 
 export async function putVessel(tx: Tx, id: string, body: Body<'putVessel'>, who: Who): Promise<Reply<'putVessel'>> {
   if (!(await Stand.count({ where: { id: body.standId }, transaction: tx }))) throw notFound('standId')
-  const before = await Vessel.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as Raw | null
-  return save(tx, who, 'vessel', id, before && vesselView(before), body, (row) => before ? Vessel.update(row, { where: { id }, transaction: tx }) : Vessel.create({ id, ...row }, { transaction: tx }))
+  const before = (await Vessel.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as Raw | null
+  return save(tx, who, 'vessel', id, before && vesselView(before), body, (row) =>
+    before
+      ? Vessel.update(row, { where: { id }, transaction: tx })
+      : Vessel.create({ id, ...row }, { transaction: tx }),
+  )
 }
 
 /** A document's write: the version typed from must be the version there is, and the change is recorded. */
-export async function save<T extends { version: number }>(tx: Tx, who: Who, entity: string, id: string, before: T | null, body: { version: number }, write: (row: Record<string, unknown>) => Promise<unknown>): Promise<{ id: string; version: number }> {
+export async function save<T extends { version: number }>(
+  tx: Tx,
+  who: Who,
+  entity: string,
+  id: string,
+  before: T | null,
+  body: { version: number },
+  write: (row: Record<string, unknown>) => Promise<unknown>,
+): Promise<{ id: string; version: number }> {
   if ((before?.version ?? 0) !== body.version) throw before ? stale(maskFor(who, before)) : notFound(entity)
   const row = { ...body, version: body.version + 1 }
   await write(row)

@@ -8,14 +8,30 @@ import { save } from './places'
 import type { Who } from './who'
 
 export async function listPlan(tx: Read, standId: string, day: string): Promise<Reply<'plan'>> {
-  return await PlanLine.findAll({ where: { standId, day }, order: ['id'], transaction: tx, raw: true }) as unknown as PlanRow[]
+  return (await PlanLine.findAll({
+    where: { standId, day },
+    order: ['id'],
+    transaction: tx,
+    raw: true,
+  })) as unknown as PlanRow[]
 }
 
 /** Cups of one drink for one day at one stand. No cups takes the line off the plan. */
-export async function putPlanLine(tx: Tx, id: string, body: Body<'putPlanLine'>, who: Who): Promise<Reply<'putPlanLine'>> {
+export async function putPlanLine(
+  tx: Tx,
+  id: string,
+  body: Body<'putPlanLine'>,
+  who: Who,
+): Promise<Reply<'putPlanLine'>> {
   if (!(await Stand.count({ where: { id: body.standId }, transaction: tx }))) throw notFound('standId')
-  if (!(await Recipe.count({ where: { id: body.recipeId, kind: 'drink' }, transaction: tx }))) throw notFound('recipeId')
-  const before = await PlanLine.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as PlanRow | null
+  if (!(await Recipe.count({ where: { id: body.recipeId, kind: 'drink' }, transaction: tx })))
+    throw notFound('recipeId')
+  const before = (await PlanLine.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as PlanRow | null
   if (body.cups === 0 && before) {
     if (before.version !== body.version) throw stale(before)
     await PlanLine.destroy({ where: { id }, transaction: tx })
@@ -24,7 +40,16 @@ export async function putPlanLine(tx: Tx, id: string, body: Body<'putPlanLine'>,
   }
   refuseUnlessConfirmed(checkCups(body.cups), [])
   // Two tablets may each start a line for the same drink: the second is told of the first.
-  const same = await PlanLine.findOne({ where: { standId: body.standId, day: body.day, recipeId: body.recipeId }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as PlanRow | null
+  const same = (await PlanLine.findOne({
+    where: { standId: body.standId, day: body.day, recipeId: body.recipeId },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as PlanRow | null
   if (same && same.id !== id) throw stale(same)
-  return save(tx, who, 'plan-line', id, before, body, (row) => before ? PlanLine.update(row, { where: { id }, transaction: tx }) : PlanLine.create({ id, ...row }, { transaction: tx }))
+  return save(tx, who, 'plan-line', id, before, body, (row) =>
+    before
+      ? PlanLine.update(row, { where: { id }, transaction: tx })
+      : PlanLine.create({ id, ...row }, { transaction: tx }),
+  )
 }

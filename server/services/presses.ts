@@ -1,14 +1,24 @@
 import { QueryTypes } from 'sequelize'
 import { checkPress } from '#core/limits'
 import { massG } from '#core/process'
+import { roundAmount } from '#core/units'
 import type { IngredientData } from '#core/substances'
-import { byProductsCostEur, fruitYield, handlingOf, pressFigures, PRESSES_IN_MEAN, shareOfCostEur, titratableAcidity, trimmedTotalG } from '#core/yield'
+import {
+  byProductsCostEur,
+  fruitYield,
+  handlingOf,
+  pressFigures,
+  PRESSES_IN_MEAN,
+  shareOfCostEur,
+  titratableAcidity,
+  trimmedTotalG,
+} from '#core/yield'
 import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
 import { Lot, Press, PressMark } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
-import { counts, isVoided, replaceFact } from './facts'
+import { counts, isVoided, register, replaceFact } from './facts'
 import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
 import { dataOf, getIngredient, lastPriceEurPerKg } from './ingredients'
 import { latestOfEach } from './latest'
@@ -17,100 +27,280 @@ import { ownerOnly, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
 type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
-type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark'> & Record<Decimals, string> & Record<Maybe, string | null> & { at: Date; confirmed: unknown; parts: unknown; seen: unknown; markOut: number | null; markReason: string | null; markVersion: number | null }
+type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark'> &
+  Record<Decimals, string> &
+  Record<Maybe, string | null> & {
+    at: Date
+    confirmed: unknown
+    parts: unknown
+    seen: unknown
+    markOut: number | null
+    markReason: string | null
+    markVersion: number | null
+  }
 
 /** Presses by id, newest first, those that are in the books. @param ids SQL that gives their ids */
-export async function pressesOf(tx: Read, ids: string, replacements: Record<string, unknown>, who: Who): Promise<PressRow[]> {
+export async function pressesOf(
+  tx: Read,
+  ids: string,
+  replacements: Record<string, unknown>,
+  who: Who,
+): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
     `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.trimmed_g AS trimmedG,
             x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur, x.cost_basis AS costBasis,
             x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost_eur AS byCostEur, x.market_cost_eur AS marketCostEur, x.parts, x.seen,
             x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
        FROM (${ids}) wanted STRAIGHT_JOIN press x ON x.id = wanted.id STRAIGHT_JOIN person p ON p.id = x.person_id LEFT JOIN press_mark k ON k.press_id = x.id
-      WHERE ${counts('x.id')} ORDER BY x.at DESC, x.id DESC`,
+      WHERE ${counts('x.id', 'press')} ORDER BY x.at DESC, x.id DESC`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
   return rows.map((r) => view(r, who))
 }
 /** Field by field: taking rows apart and spreading them again cost more than the query. */
 const view = (r: Raw, who: Who): PressRow => ({
-  id: r.id, standId: r.standId, lotId: r.lotId, ingredientKey: r.ingredientKey, takenG: toNumber(r.takenG), trimmedG: toNumberOrNull(r.trimmedG),
-  juiceMl: toNumber(r.juiceMl), juiceG: toNumber(r.juiceG), juiceUnit: r.juiceUnit, method: r.method, minutes: toNumberOrNull(r.minutes), costBasis: r.costBasis,
-  fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)), byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)), marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
-  tool: r.tool, fruitTemp: r.fruitTemp, hands: r.hands, spilledMl: toNumberOrNull(r.spilledMl), at: r.at.toISOString(), by: r.by,
-  parts: r.parts === null ? [] : fromJson<PartKept[]>(r.parts), seen: r.seen === null ? null : fromJson<PressRow['seen']>(r.seen), doubts: fromJson<string[]>(r.confirmed),
+  id: r.id,
+  standId: r.standId,
+  lotId: r.lotId,
+  ingredientKey: r.ingredientKey,
+  takenG: toNumber(r.takenG),
+  trimmedG: toNumberOrNull(r.trimmedG),
+  juiceMl: toNumber(r.juiceMl),
+  juiceG: toNumber(r.juiceG),
+  juiceUnit: r.juiceUnit,
+  method: r.method,
+  minutes: toNumberOrNull(r.minutes),
+  costBasis: r.costBasis,
+  fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)),
+  byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)),
+  marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
+  tool: r.tool,
+  fruitTemp: r.fruitTemp,
+  hands: r.hands,
+  spilledMl: toNumberOrNull(r.spilledMl),
+  at: r.at.toISOString(),
+  by: r.by,
+  parts: r.parts === null ? [] : fromJson<PartKept[]>(r.parts),
+  seen: r.seen === null ? null : fromJson<PressRow['seen']>(r.seen),
+  doubts: fromJson<string[]>(r.confirmed),
   mark: r.markVersion === null ? null : { leftOut: Boolean(r.markOut), reason: r.markReason, version: r.markVersion },
 })
 
 /** Whether nobody left a press out of the mean. */
 const IN_MEAN = 'press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
 
-/** Every press of the lots in the list, so that their strips add up, and of each fruit those its mean is of, however long ago it was pressed. */
+/**
+ * Every press of the lots in the list, so that their strips add up, and of each fruit those its mean is of, however
+ * long ago it was pressed.
+ */
 export async function listPresses(tx: Read, standId: string, who: Who): Promise<Reply<'presses'>> {
-  const { sql, replacements } = await latestOfEach(tx, { table: 'press', when: 'at', n: PRESSES_IN_MEAN, where: `stand_id = :standId AND ${counts('press.id')}`, counting: IN_MEAN, of: "kind = 'fruit'" }, { standId })
-  return pressesOf(tx, `(SELECT press.id FROM (${deliveryIds()}) delivery STRAIGHT_JOIN press ON press.lot_id = delivery.id) UNION (SELECT id FROM press WHERE ${sql})`, replacements, who)
+  const { sql, replacements } = await latestOfEach(
+    tx,
+    {
+      table: 'press',
+      when: 'at',
+      n: PRESSES_IN_MEAN,
+      where: `stand_id = :standId AND ${counts('press.id', 'press')}`,
+      counting: IN_MEAN,
+      of: "kind = 'fruit'",
+    },
+    { standId },
+  )
+  return pressesOf(
+    tx,
+    `(SELECT press.id FROM (${deliveryIds()}) delivery STRAIGHT_JOIN press ON press.lot_id = delivery.id) UNION (SELECT id FROM press WHERE ${sql})`,
+    replacements,
+    who,
+  )
 }
 const MOST_OF_FRUIT = 150
-export function listFruitPresses(tx: Read, ingredientKey: string, standId: string, who: Who): Promise<Reply<'fruitPresses'>> {
-  return pressesOf(tx, `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`, { standId, ingredientKey }, who)
+export function listFruitPresses(
+  tx: Read,
+  ingredientKey: string,
+  standId: string,
+  who: Who,
+): Promise<Reply<'fruitPresses'>> {
+  return pressesOf(
+    tx,
+    `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`,
+    { standId, ingredientKey },
+    who,
+  )
 }
 
 /** mL per kg that a press of this fruit is held against: what the stand costs with, its own mean or the handbook's. */
 async function meanYield(tx: Tx, standId: string, fruit: IngredientData, ingredientKey: string): Promise<number> {
   const rows = await database().query<{ takenG: string; juiceMl: string; spilledMl: string | null; at: Date }>(
-    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id')} AND ${IN_MEAN} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
+    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} AND ${IN_MEAN} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
     { type: QueryTypes.SELECT, replacements: { standId, ingredientKey }, transaction: tx },
   )
-  return fruitYield(fruit, rows.map((r) => pressFigures({ takenG: toNumber(r.takenG), juiceMl: toNumber(r.juiceMl), spilledMl: toNumberOrNull(r.spilledMl), juiceTyped: 'mL', trimmedG: null, minutes: null, fruitCostEur: null, fruitCostBasis: 'measured', params: { name: ingredientKey, when: r.at.toISOString() } }))).used.value
+  return fruitYield(
+    fruit,
+    rows.map((r) =>
+      pressFigures({
+        takenG: toNumber(r.takenG),
+        juiceMl: toNumber(r.juiceMl),
+        spilledMl: toNumberOrNull(r.spilledMl),
+        juiceTyped: 'mL',
+        trimmedG: null,
+        minutes: null,
+        fruitCostEur: null,
+        fruitCostBasis: 'measured',
+        params: { name: ingredientKey, when: r.at.toISOString() },
+      }),
+    ),
+  ).used.value
 }
 
-export interface LockedLot { id: string; standId: string; ingredientKey: string; kind: string; amount: string; count: number | null; weighed: number; costEur: string | null; marketEur: string | null }
+export interface LockedLot {
+  id: string
+  standId: string
+  ingredientKey: string
+  kind: string
+  amount: string
+  count: number | null
+  weighed: number
+  costEur: string | null
+  marketEur: string | null
+}
 /** A lot, locked, that fruit can be taken from. */
 export async function lockLot(tx: Tx, id: string, field = 'lotId'): Promise<LockedLot> {
-  const lot = await Lot.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as LockedLot | null
+  const lot = (await Lot.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as LockedLot | null
   if (!lot) throw notFound(field)
-  if (await isVoided(tx, id)) throw invalid([{ field, code: 'lot-void' }])
+  if (await isVoided(tx, 'lot', id)) throw invalid([{ field, code: 'lot-void' }])
   return lot
 }
 
 /** Records a press: fruit out of its lot, a lot of juice, and a lot of every by-product that is kept. */
 export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Promise<Reply<'postPress'>> {
+  await register(tx, 'press', body.id)
   const lot = await lockLot(tx, body.lotId)
   const ingredient = await getIngredient(tx, lot.ingredientKey)
   const fruit = dataOf(ingredient)!
   if (!fruit.fruit || lot.kind !== 'received') throw invalid([{ field: 'lotId', code: 'not-a-fruit-lot' }])
   if (body.replaces) await replaceFact(tx, 'press', body.replaces, who)
-  const takenG = body.takenKg * 1000
   const parts = body.parts.map((p) => ({ part: p.part, massG: p.g }))
-  const input = { takenG, trimmedG: body.trimmedKg === null ? null : body.trimmedKg * 1000, juice: body.juice, method: body.method, minutes: body.minutes, parts, spilledMl: body.spilledMl }
-  const found = checkPress(fruit, { ...input, hands: body.hands, at: body.at, now: now().toISOString(), ...body.seen }, await onHand(tx, body.lotId), await meanYield(tx, lot.standId, fruit, lot.ingredientKey))
+  const asked = {
+    takenG: body.takenKg * 1000,
+    trimmedG: body.trimmedKg === null ? null : body.trimmedKg * 1000,
+    juice: body.juice,
+    method: body.method,
+    minutes: body.minutes,
+    parts,
+    spilledMl: body.spilledMl,
+  }
+  const found = checkPress(
+    fruit,
+    { ...asked, hands: body.hands, at: body.at, now: now().toISOString(), ...body.seen },
+    await onHand(tx, body.lotId),
+    await meanYield(tx, lot.standId, fruit, lot.ingredientKey),
+  )
   refuseUnlessConfirmed(found, body.confirm)
   const result = found.result!
+  const { takenG } = found
+  const juiceMl = roundAmount(result.juiceMl)
   const cost = await costOfTaken(tx, lot, takenG)
   const at = body.at ? new Date(body.at) : now()
   const kept = body.parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
   const shares = handlingOf(fruit, ingredient.handling).shares
-  const carried = byProductsCostEur(cost.eur, kept.map((p) => shares[p.part] ?? 0))
+  const carried = byProductsCostEur(
+    cost.eur,
+    kept.map((p) => shares[p.part] ?? 0),
+  )
   const press = {
-    id: body.id, standId: lot.standId, lotId: body.lotId, juiceLotId: body.juiceLotId, ingredientKey: lot.ingredientKey, takenG, trimmedG: trimmedTotalG(input),
-    juiceMl: result.juiceMl, juiceG: result.juiceG, juiceUnit: body.juice.unit, method: body.method, minutes: body.minutes, tool: body.tool || null, fruitTemp: body.fruitTemp, hands: body.hands, spilledMl: body.spilledMl,
-    fruitCostEur: cost.eur, costBasis: cost.basis, byCostEur: carried && carried.reduce((a, b) => a + b, 0), marketCostEur: shareOfCostEur(toNumberOrNull(lot.marketEur), toNumber(lot.amount), takenG),
-    parts: body.parts, seen: body.seen && { ...body.seen, ta: body.seen.titration ? titratableAcidity(body.seen.titration).value : body.seen.ta }, at, personId: who.personId,
+    id: body.id,
+    standId: lot.standId,
+    lotId: body.lotId,
+    juiceLotId: body.juiceLotId,
+    ingredientKey: lot.ingredientKey,
+    takenG,
+    trimmedG: trimmedTotalG(asked),
+    juiceMl,
+    juiceG: roundAmount(result.juiceG),
+    juiceUnit: body.juice.unit,
+    method: body.method,
+    minutes: body.minutes,
+    tool: body.tool || null,
+    fruitTemp: body.fruitTemp,
+    hands: body.hands,
+    spilledMl: body.spilledMl,
+    fruitCostEur: cost.eur,
+    costBasis: cost.basis,
+    byCostEur: carried && carried.reduce((a, b) => a + b, 0),
+    marketCostEur: shareOfCostEur(toNumberOrNull(lot.marketEur), toNumber(lot.amount), takenG),
+    parts: body.parts,
+    seen: body.seen && {
+      ...body.seen,
+      ta: body.seen.titration ? titratableAcidity(body.seen.titration).value : body.seen.ta,
+    },
+    at,
+    personId: who.personId,
   }
   await move(tx, who, { lotId: body.lotId, amount: -takenG, kind: 'press-out', sourceId: body.id })
   const child = { standId: lot.standId, supplier: null, count: null, sourceId: body.id }
   const juiceEur = cost.eur === null ? null : cost.eur - (press.byCostEur ?? 0)
-  await createLot(tx, who, { ...child, id: body.juiceLotId, ingredientKey: fruit.fruit.juice, kind: 'pressed', part: null, unit: 'mL', amount: result.juiceMl, costEur: juiceEur, place: 'cold' }, 'press-in', body.id, [], at)
+  await createLot(
+    tx,
+    who,
+    {
+      ...child,
+      id: body.juiceLotId,
+      ingredientKey: fruit.fruit.juice,
+      kind: 'pressed',
+      part: null,
+      unit: 'mL',
+      amount: juiceMl,
+      costEur: juiceEur,
+      place: 'cold',
+    },
+    'press-in',
+    body.id,
+    [],
+    at,
+  )
   for (const [i, { part, kept: k }] of kept.entries()) {
-    const amount = massG(result.byProducts.find((b) => b.name === part)!.stream)
-    await createLot(tx, who, { ...child, id: k.lotId, ingredientKey: lot.ingredientKey, kind: 'by-product', part, unit: 'g', amount, costEur: carried && carried[i]!, place: k.place, useBy: k.useBy, useFor: k.useFor }, 'press-in', body.id, [], at)
+    const amount = roundAmount(massG(result.byProducts.find((b) => b.name === part)!.stream))
+    if (amount > 0)
+      await createLot(
+        tx,
+        who,
+        {
+          ...child,
+          id: k.lotId,
+          ingredientKey: lot.ingredientKey,
+          kind: 'by-product',
+          part,
+          unit: 'g',
+          amount,
+          costEur: carried && carried[i]!,
+          place: k.place,
+          useBy: k.useBy,
+          useFor: k.useFor,
+        },
+        'press-in',
+        body.id,
+        [],
+        at,
+      )
   }
-  await Press.create({ ...press, parts: toJson(press.parts), seen: press.seen && toJson(press.seen), confirmed: toJson(body.confirm) }, { transaction: tx })
+  await Press.create(
+    { ...press, parts: toJson(press.parts), seen: press.seen && toJson(press.seen), confirmed: toJson(body.confirm) },
+    { transaction: tx },
+  )
   await recordChange(tx, who, 'press', body.id, null, press)
   return { id: body.id }
 }
 
-async function costOfTaken(tx: Tx, lot: LockedLot, takenG: number): Promise<{ eur: number | null; basis: 'measured' | 'estimated' }> {
+async function costOfTaken(
+  tx: Tx,
+  lot: LockedLot,
+  takenG: number,
+): Promise<{ eur: number | null; basis: 'measured' | 'estimated' }> {
   const share = shareOfCostEur(toNumberOrNull(lot.costEur), toNumber(lot.amount), takenG)
   if (share !== null) return { eur: share, basis: 'measured' }
   const last = await lastPriceEurPerKg(tx, lot.ingredientKey)
@@ -118,14 +308,36 @@ async function costOfTaken(tx: Tx, lot: LockedLot, takenG: number): Promise<{ eu
 }
 
 /** Whether a press that is far from the others counts: asked, never decided for anybody. */
-export async function markPress(tx: Tx, id: string, body: Body<'putPressMark'>, who: Who): Promise<Reply<'putPressMark'>> {
-  const press = await Press.findOne({ where: { id }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true }) as unknown as { ingredientKey: string } | null
+export async function markPress(
+  tx: Tx,
+  id: string,
+  body: Body<'putPressMark'>,
+  who: Who,
+): Promise<Reply<'putPressMark'>> {
+  const press = (await Press.findOne({
+    where: { id },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as { ingredientKey: string } | null
   if (!press) throw notFound('id')
-  const before = await PressMark.findOne({ where: { pressId: id }, transaction: tx, raw: true }) as unknown as { leftOut: number; reason: string | null; version: number } | null
-  if ((before?.version ?? 0) !== body.version) throw stale({ leftOut: Boolean(before?.leftOut), reason: before?.reason ?? null, version: before?.version ?? 0 })
+  const before = (await PressMark.findOne({ where: { pressId: id }, transaction: tx, raw: true })) as unknown as {
+    leftOut: number
+    reason: string | null
+    version: number
+  } | null
+  if ((before?.version ?? 0) !== body.version)
+    throw stale({ leftOut: Boolean(before?.leftOut), reason: before?.reason ?? null, version: before?.version ?? 0 })
   const after = { leftOut: body.leftOut, reason: body.reason, version: body.version + 1 }
   if (before) await PressMark.update(after, { where: { pressId: id }, transaction: tx })
   else await PressMark.create({ pressId: id, ...after }, { transaction: tx })
-  await recordChange(tx, who, 'press-mark', id, before && { leftOut: Boolean(before.leftOut), reason: before.reason, ingredientKey: press.ingredientKey }, { ...after, ingredientKey: press.ingredientKey })
+  await recordChange(
+    tx,
+    who,
+    'press-mark',
+    id,
+    before && { leftOut: Boolean(before.leftOut), reason: before.reason, ingredientKey: press.ingredientKey },
+    { ...after, ingredientKey: press.ingredientKey },
+  )
   return { id, version: after.version }
 }

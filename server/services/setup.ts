@@ -1,28 +1,54 @@
 import { v7 as uuid } from 'uuid'
 import type { Body } from '#shared/contract'
 import { newSyrup } from '#core/recipe'
+import type { ProblemField } from '#shared/problem'
 import { Business, Cup, Person, Recipe, RecipeUse, Stand, Vessel } from '../db/models'
-import { toJson, type Read, type Tx } from '../db/connect'
+import { inTransaction, toJson, type Read, type Tx } from '../db/connect'
 import { UniqueConstraintError } from 'sequelize'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { Refusal } from './errors'
-import { signOff } from './recipes'
+import { signOff } from './standards'
 import { hashSecret } from './secrets'
 import { openSession, type Place } from './sessions'
+import { inTurn } from './turns'
 
-/** One installation is one business: its id is fixed, so that of two first-run forms sent at once the second is refused. */
+/**
+ * One installation is one business: its id is fixed, so that of two first-run forms sent at once the second is refused.
+ */
 const BUSINESS_ID = '00000000-0000-7000-8000-000000000001'
 
 export async function setupNeeded(tx: Read): Promise<boolean> {
   return (await Business.count({ transaction: tx })) === 0
 }
 
+/** @param errors what the screen says of it, where it is not the form of the first run that asks */
+export async function assertNotSetUp(errors: ProblemField[] = []): Promise<void> {
+  if (!(await setupNeeded(null))) throw new Refusal(409, 'already-set-up', errors)
+}
+
+/** The first run as anybody may send it: its password is hashed in its turn, with nothing of the database held. */
+export function setUpSlowly(body: Body<'setup'>, place: Place): Promise<string> {
+  return inTurn('strangers', async () => {
+    await assertNotSetUp()
+    const passwordHash = await hashSecret(body.password)
+    return inTransaction((tx) => setUp(tx, body, passwordHash, place))
+  })
+}
+
 /** What a stand starts with before anyone measured anything. Common practice, no source. */
 const STAND = { labourEurPerH: 14, lossShare: 0.03, massStepG: 1, volumeStepMl: 5, version: 1 }
 
-/** Business, stand and owner, a usual cup, two vessels and a plain syrup: enough to get to a drink. Returns the owner's session. */
-export async function setUp(tx: Tx, body: Body<'setup'>, place: Place = { agent: null, deviceId: null }): Promise<string> {
+/**
+ * Business, stand and owner, a usual cup, two vessels and a plain syrup: enough to get to a drink. Returns the owner's
+ * session.
+ */
+export async function setUp(
+  tx: Tx,
+  body: Omit<Body<'setup'>, 'password'>,
+  passwordHash: string,
+  place: Place = { agent: null, deviceId: null },
+): Promise<string> {
   assertTimeZone(body.timeZone)
   try {
     await Business.create({ id: BUSINESS_ID, name: body.business, createdAt: now() }, { transaction: tx })
@@ -30,16 +56,33 @@ export async function setUp(tx: Tx, body: Body<'setup'>, place: Place = { agent:
     if (e instanceof UniqueConstraintError) throw new Refusal(409, 'already-set-up')
     throw e
   }
-  const owner = { id: uuid(), name: body.owner, login: body.login, role: 'owner' as const, locale: body.locale, active: true, version: 1 }
+  const owner = {
+    id: uuid(),
+    name: body.owner,
+    login: body.login,
+    role: 'owner' as const,
+    locale: body.locale,
+    active: true,
+    version: 1,
+  }
   const who = { personId: owner.id, role: owner.role, key: null }
   const stand = { id: uuid(), name: body.stand, timeZone: body.timeZone, ...STAND }
   await Stand.create(stand, { transaction: tx })
-  await Person.create({ ...owner, pinHash: null, passwordHash: await hashSecret(body.password) }, { transaction: tx })
+  await Person.create({ ...owner, pinHash: null, passwordHash }, { transaction: tx })
   await recordChange(tx, who, 'stand', stand.id, null, stand)
   await recordChange(tx, who, 'person', owner.id, null, owner)
-  await Cup.create({ id: uuid(), name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0, lidEur: 0, strawEur: 0, version: 1 }, { transaction: tx })
-  for (const [name, litres] of [['6 L', 6], ['15 L', 15]] as const) {
-    await Vessel.create({ id: uuid(), standId: stand.id, name, capacityMl: litres * 1000, heatProof: false, version: 1 }, { transaction: tx })
+  await Cup.create(
+    { id: uuid(), name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0, lidEur: 0, strawEur: 0, version: 1 },
+    { transaction: tx },
+  )
+  for (const [name, litres] of [
+    ['6 L', 6],
+    ['15 L', 15],
+  ] as const) {
+    await Vessel.create(
+      { id: uuid(), standId: stand.id, name, capacityMl: litres * 1000, heatProof: false, version: 1 },
+      { transaction: tx },
+    )
   }
   await makeSyrup(tx, body.locale === 'es' ? 'Jarabe simple 1:1' : 'Simple syrup 1:1', who)
   return openSession(tx, owner.id, place)
@@ -47,8 +90,24 @@ export async function setUp(tx: Tx, body: Body<'setup'>, place: Place = { agent:
 
 async function makeSyrup(tx: Tx, name: string, who: Parameters<typeof recordChange>[1]): Promise<void> {
   const id = uuid()
-  await Recipe.create({ id, kind: 'prep', name, shipped: 'simple-syrup', family: 'lemonade', draft: toJson(newSyrup()), sellEur: null, version: 1, createdAt: now() }, { transaction: tx })
-  await RecipeUse.bulkCreate(['white-sugar', 'water'].map((itemKey) => ({ recipeId: id, itemKey })), { transaction: tx })
+  await Recipe.create(
+    {
+      id,
+      kind: 'prep',
+      name,
+      shipped: 'simple-syrup',
+      family: 'lemonade',
+      draft: toJson(newSyrup()),
+      sellEur: null,
+      version: 1,
+      createdAt: now(),
+    },
+    { transaction: tx },
+  )
+  await RecipeUse.bulkCreate(
+    ['white-sugar', 'water'].map((itemKey) => ({ recipeId: id, itemKey })),
+    { transaction: tx },
+  )
   await signOff(tx, id, { id: uuid(), version: 1 }, who)
 }
 

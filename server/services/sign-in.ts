@@ -1,75 +1,122 @@
-import { Op, QueryTypes } from 'sequelize'
+import { Op } from 'sequelize'
 import type { Body, Reply } from '#shared/contract'
-import { Device, Person, SignInAttempt } from '../db/models'
-import { database, type Read, type Tx } from '../db/connect'
-import { now } from './clock'
-import { digest, isToken, verifySecret } from './secrets'
+import { Device, Person } from '../db/models'
+import { inTransaction, type Read } from '../db/connect'
+import { guarded, knownGuess, pinGuess, strangersGuess, type Guess } from './attempts'
 import { invalid, Refusal } from './errors'
-import { openSession } from './sessions'
+import { knownFor, withKnown } from './known-devices'
 import { setPassword } from './people'
+import { hashSecret, isToken, verifySecret } from './secrets'
+import { openSession } from './sessions'
 import type { Who } from './who'
 
-const WINDOW_MIN = 15
-const FAILS_PER_ACCOUNT = 8
-const FAILS_PER_ADDRESS = 40
-const GATES = 64
-
-interface Stored { id: string; login: string; passwordHash: string; pinHash: string | null }
-export interface Caller { address: string; agent: string | null }
-
-/**
- * Compares, and keeps the attempt on record. After many wrong ones account or address waits a quarter of an hour. The
- * rows of account and address are locked until the record is in, so that attempts sent at once, to whichever process,
- * are counted one after the other.
- */
-async function attempt(tx: Tx, account: string, address: string, compare: () => Promise<boolean>): Promise<boolean> {
-  const buckets = [...new Set([account, address].map((s) => parseInt(digest(s).slice(0, 6), 16) % GATES))].sort((a, b) => a - b)
-  await database().query('SELECT bucket FROM sign_in_gate WHERE bucket IN (:buckets) ORDER BY bucket FOR UPDATE', { type: QueryTypes.SELECT, replacements: { buckets }, transaction: tx })
-  const failed = { succeeded: false, at: { [Op.gt]: new Date(now().getTime() - WINDOW_MIN * 60e3) } }
-  const ofAccount = await SignInAttempt.count({ where: { ...failed, account }, transaction: tx })
-  const ofAddress = await SignInAttempt.count({ where: { ...failed, address }, transaction: tx })
-  if (ofAccount >= FAILS_PER_ACCOUNT || ofAddress >= FAILS_PER_ADDRESS) {
-    throw new Refusal(429, 'too-many-attempts', [{ field: 'password', code: 'too-many-attempts', numbers: { minutes: WINDOW_MIN } }])
-  }
-  const right = await compare()
-  await SignInAttempt.create({ account, address, at: now(), succeeded: right }, { transaction: tx })
-  return right
+interface Stored {
+  id: string
+  login: string
+  passwordHash: string
+  pinHash: string | null
+}
+/** Where a sign-in comes from: address and browser, and the two cookies that say what is known of it. */
+export interface Caller {
+  address: string
+  agent: string | null
+  tablet: string | null
+  known: string | null
+}
+/** A session that was opened, and the cookie of the device that is known from now on. */
+export interface Opened {
+  sid: string
+  known: string | null
 }
 
-/** A session for the right password; an empty text for a wrong one, whose record must be kept. */
-export async function signIn(tx: Tx, body: Body<'signIn'>, caller: Caller): Promise<string> {
-  const person = await Person.findOne({ where: { login: body.login, active: true }, transaction: tx, raw: true }) as unknown as Stored | null
-  const right = await attempt(tx, body.login, caller.address, () => verifySecret(person?.passwordHash ?? null, body.password))
-  return right ? openSession(tx, person!.id, { agent: caller.agent, deviceId: null }) : ''
+async function guessOf(account: string, person: Stored | null, caller: Caller): Promise<Guess> {
+  const device = knownFor(person, caller.known) ?? (await deviceOf(null, caller.tablet))
+  return device ? knownGuess(account, device) : strangersGuess(account, caller.address)
+}
+
+/** A session for the right password; null for a wrong one. Holds no transaction while it compares. */
+export async function signIn(body: Body<'signIn'>, caller: Caller): Promise<Opened | null> {
+  const find = () =>
+    Person.findOne({
+      where: { login: body.login, active: true },
+      transaction: null,
+      raw: true,
+    }) as unknown as Promise<Stored | null>
+  const person = await find()
+  const right = await guarded(await guessOf(body.login, person, caller), () =>
+    verifySecret(person?.passwordHash ?? null, body.password),
+  )
+  return right
+    ? open(person!, 'passwordHash', { agent: caller.agent, deviceId: null }, withKnown(person!, caller.known))
+    : null
+}
+
+/** What was compared must still be so: a password taken away while somebody waited opens nothing. */
+function open(
+  person: Stored,
+  secret: 'passwordHash' | 'pinHash',
+  place: { agent: string | null; deviceId: string | null },
+  known: string | null,
+): Promise<Opened | null> {
+  return inTransaction(async (tx) => {
+    const still = await Person.findOne({
+      where: { id: person.id, active: true, [secret]: person[secret] },
+      lock: tx.LOCK.UPDATE,
+      transaction: tx,
+      raw: true,
+    })
+    return still ? { sid: await openSession(tx, person.id, place), known } : null
+  })
 }
 
 /** The enrolled tablet that a device cookie belongs to, `id.token`. */
 export async function deviceOf(tx: Read, cookie: string | null): Promise<string | null> {
   const [id, token] = (cookie ?? '').split('.')
-  if (!id || !token) return null
-  const row = await Device.findOne({ where: { id, revokedAt: null }, transaction: tx, raw: true }) as unknown as { secretHash: string } | null
+  if (!id || !token || !/^[\w-]+$/.test(id)) return null
+  const row = (await Device.findOne({ where: { id, revokedAt: null }, transaction: tx, raw: true })) as unknown as {
+    secretHash: string
+  } | null
   return row && isToken(token, row.secretHash) ? id : null
 }
 
 export async function pinPeople(tx: Read, cookie: string | null): Promise<Reply<'getPin'>> {
   if (!(await deviceOf(tx, cookie))) return { enrolled: false, people: [] }
-  const people = await Person.findAll({ attributes: ['id', 'name'], where: { role: 'crew', active: true, pinHash: { [Op.ne]: null } }, order: ['name'], transaction: tx, raw: true }) as unknown as { id: string; name: string }[]
+  const people = (await Person.findAll({
+    attributes: ['id', 'name'],
+    where: { role: 'crew', active: true, pinHash: { [Op.ne]: null } },
+    order: ['name'],
+    transaction: tx,
+    raw: true,
+  })) as unknown as { id: string; name: string }[]
   return { enrolled: true, people }
 }
 
-export async function pinIn(tx: Tx, body: Body<'pinIn'>, caller: Caller, cookie: string | null): Promise<string> {
-  const deviceId = await deviceOf(tx, cookie)
+export async function pinIn(body: Body<'pinIn'>, caller: Caller): Promise<Opened | null> {
+  const deviceId = await deviceOf(null, caller.tablet)
   if (!deviceId) throw new Refusal(403, 'tablet-not-enrolled', [{ field: 'pin', code: 'tablet-not-enrolled' }])
-  const person = await Person.findOne({ where: { id: body.personId, active: true, role: 'crew' }, transaction: tx, raw: true }) as unknown as Stored | null
-  const right = await attempt(tx, `pin:${body.personId}`, caller.address, () => verifySecret(person?.pinHash ?? null, body.pin))
-  return right ? openSession(tx, person!.id, { agent: caller.agent, deviceId }) : ''
+  const person = (await Person.findOne({
+    where: { id: body.personId, active: true, role: 'crew' },
+    transaction: null,
+    raw: true,
+  })) as unknown as Stored | null
+  const right = await guarded(pinGuess(body.personId, deviceId), () => verifySecret(person?.pinHash ?? null, body.pin))
+  return right ? open(person!, 'pinHash', { agent: caller.agent, deviceId }, null) : null
 }
 
-/** The own password, for whoever knows the one before. Returns whether it was right. */
-export async function changePassword(tx: Tx, body: Body<'putPassword'>, address: string, who: Who): Promise<boolean> {
-  const me = await Person.findOne({ where: { id: who.personId }, transaction: tx, raw: true }) as unknown as Stored
+/**
+ * The own password, for whoever knows the one before. Returns the cookie of the device that stays known, or null where
+ * it was wrong.
+ */
+export async function changePassword(body: Body<'putPassword'>, caller: Caller, who: Who): Promise<string | null> {
+  const me = (await Person.findOne({ where: { id: who.personId }, transaction: null, raw: true })) as unknown as Stored
   if (body.current === body.next) throw invalid([{ field: 'next', code: 'password-same' }])
-  const right = await attempt(tx, me.login, address, () => verifySecret(me.passwordHash, body.current))
-  if (right) await setPassword(tx, who.personId, body.next, who, who.sessionId)
-  return right
+  const right = await guarded(knownGuess(me.login, `session of ${me.id}`), () =>
+    verifySecret(me.passwordHash, body.current),
+  )
+  if (!right) return null
+  const passwordHash = await hashSecret(body.next)
+  await inTransaction((tx) =>
+    setPassword(tx, who.personId, passwordHash, who, { keep: who.sessionId, from: me.passwordHash }),
+  )
+  return withKnown({ id: me.id, passwordHash }, caller.known)
 }

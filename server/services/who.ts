@@ -1,7 +1,12 @@
 import type { Role } from '#shared/contract'
 
 /** Who asks, in which session, and under which key the write is remembered. */
-export interface Who { personId: string; role: Role; key: string | null; sessionId?: string }
+export interface Who {
+  personId: string
+  role: Role
+  key: string | null
+  sessionId?: string
+}
 
 export const ownerOnly = <T>(who: Who, value: T): T | null => (who.role === 'owner' ? value : null)
 

@@ -15,8 +15,8 @@ type Subscribe = (push: (event: unknown) => void) => () => void
 type Open<E extends Endpoint> = (tx: Read, input: { query: z.infer<E['query']> }) => Promise<Subscribe | null>
 
 /**
- * The same address as server-sent events, for whoever accepts those. Let in like every other route, and ended when the session ends. Events are news, not
- * state: whoever misses one asks again.
+ * The same address as server-sent events, for whoever accepts those. Let in like every other route, and ended when the
+ * session ends. Events are news, not state: whoever misses one asks again.
  */
 export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, listen: Open<E>): EventHandler {
   return defineEventHandler(async (event) => {
@@ -25,7 +25,14 @@ export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, l
       const subscribe = await listen(null, await admit(event, endpoint))
       const stream = createEventStream(event)
       const stop = subscribe?.((data) => void stream.push(JSON.stringify(data)).catch(() => undefined))
-      const alive = setInterval(() => void admit(event, endpoint).then(() => stream.push({ event: 'alive', data: '' }), () => stream.close()), ALIVE_MS)
+      const alive = setInterval(
+        () =>
+          void admit(event, endpoint).then(
+            () => stream.push({ event: 'alive', data: '' }),
+            () => stream.close(),
+          ),
+        ALIVE_MS,
+      )
       const close = (): Promise<void> => stream.close()
       open.add(close)
       stream.onClosed(async () => {

@@ -6,18 +6,53 @@ const schema = (type: z.ZodType, io: 'input' | 'output') => {
   return rest
 }
 
-function operation(e: Endpoint): Record<string, unknown> {
-  const parameters = [...e.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }))
-  const asked = schema(e.query, 'input') as { properties?: Record<string, unknown>; required?: string[] }
-  const problemReply = { description: 'Problem details (RFC 9457)', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } }
+function contentOf(e: Endpoint): Record<string, unknown> {
+  const fields = schema(e.body, 'input') as { properties: object; required: string[] }
+  if (!e.file) return { 'application/json': { schema: fields } }
+  const file = { [e.file]: { type: 'string', format: 'binary' } }
   return {
-    operationId: e.id, summary: e.summary, 'x-role': e.role,
+    'multipart/form-data': {
+      schema: { ...fields, properties: { ...fields.properties, ...file }, required: [...fields.required, e.file] },
+    },
+  }
+}
+
+function operation(e: Endpoint): Record<string, unknown> {
+  const parameters = [...e.path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+    name: m[1],
+    in: 'path',
+    required: true,
+    schema: { type: 'string', format: 'uuid' },
+  }))
+  const asked = schema(e.query, 'input') as { properties?: Record<string, unknown>; required?: string[] }
+  const problemReply = {
+    description: 'Problem details (RFC 9457)',
+    content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+  }
+  return {
+    operationId: e.id,
+    summary: e.summary,
+    'x-role': e.role,
     parameters: [
       ...parameters,
-      ...Object.entries(asked.properties ?? {}).map(([name, s]) => ({ name, in: 'query', required: (asked.required ?? []).includes(name), schema: s })),
-      ...(e.keyed ? [{ name: 'Idempotency-Key', in: 'header', required: true, schema: { type: 'string', minLength: 8, maxLength: 80 } }] : []),
+      ...Object.entries(asked.properties ?? {}).map(([name, s]) => ({
+        name,
+        in: 'query',
+        required: (asked.required ?? []).includes(name),
+        schema: s,
+      })),
+      ...(e.keyed
+        ? [
+            {
+              name: 'Idempotency-Key',
+              in: 'header',
+              required: true,
+              schema: { type: 'string', minLength: 8, maxLength: 80 },
+            },
+          ]
+        : []),
     ],
-    ...(e.method === 'POST' || e.method === 'PUT' ? { requestBody: { required: true, content: { 'application/json': { schema: schema(e.body, 'input') } } } } : {}),
+    ...(e.method === 'POST' || e.method === 'PUT' ? { requestBody: { required: true, content: contentOf(e) } } : {}),
     responses: {
       200: { description: 'Done', content: { 'application/json': { schema: schema(e.reply, 'output') } } },
       default: problemReply,
@@ -31,15 +66,34 @@ export function openApi(): Record<string, unknown> {
   const paths: Record<string, Record<string, unknown>> = {}
   for (const e of Object.values(contract) as Endpoint[]) (paths[e.path] ??= {})[e.method.toLowerCase()] = operation(e)
   return {
-    openapi: '3.1.0', info: { title: 'Olvex', version: '1' }, security: [{ session: [] }], paths,
+    openapi: '3.1.0',
+    info: { title: 'Olvex', version: '1' },
+    security: [{ session: [] }],
+    paths,
     components: {
       securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'olvex' } },
       schemas: {
         Problem: {
-          type: 'object', required: ['type', 'title', 'status', 'code'],
+          type: 'object',
+          required: ['type', 'title', 'status', 'code'],
           properties: {
-            type: { type: 'string' }, title: { type: 'string' }, status: { type: 'integer' }, code: { type: 'string' }, current: {},
-            errors: { type: 'array', items: { type: 'object', required: ['field', 'code'], properties: { field: { type: 'string' }, code: { type: 'string' }, numbers: { type: 'object', additionalProperties: { type: 'number' } } } } },
+            type: { type: 'string' },
+            title: { type: 'string' },
+            status: { type: 'integer' },
+            code: { type: 'string' },
+            current: {},
+            errors: {
+              type: 'array',
+              items: {
+                type: 'object',
+                required: ['field', 'code'],
+                properties: {
+                  field: { type: 'string' },
+                  code: { type: 'string' },
+                  numbers: { type: 'object', additionalProperties: { type: 'number' } },
+                },
+              },
+            },
           },
         },
       },

@@ -1,17 +1,36 @@
-import { clearSession, getCookie, setCookie, unsealSession, updateSession, type H3Event, type SessionConfig } from 'h3'
+import {
+  clearSession,
+  getCookie,
+  getHeader,
+  getRequestIP,
+  setCookie,
+  unsealSession,
+  updateSession,
+  type H3Event,
+  type SessionConfig,
+} from 'h3'
 import { Refusal } from '../services/errors'
+import type { Caller, Opened } from '../services/sign-in'
 
 const MONTH_S = 60 * 60 * 24 * 30
 
 // The sealed cookie holds a session id and nothing else; who that is, is read from the database each time.
-interface Sealed { sid?: string }
+interface Sealed {
+  sid?: string
+}
 
 const isSecure = (): boolean => (process.env.OLVEX_PUBLIC_URL ?? '').startsWith('https:')
 
 function config(): SessionConfig {
   const password = process.env.OLVEX_SESSION_PASSWORD
-  if (!password || password.length < 32) throw new Error('OLVEX_SESSION_PASSWORD is not set, or shorter than 32 characters: bin/demo makes one')
-  return { password, name: 'olvex', maxAge: MONTH_S, cookie: { sameSite: 'strict', httpOnly: true, path: '/', secure: isSecure() } }
+  if (!password || password.length < 32)
+    throw new Error('OLVEX_SESSION_PASSWORD is not set, or shorter than 32 characters: bin/demo makes one')
+  return {
+    password,
+    name: 'olvex',
+    maxAge: MONTH_S,
+    cookie: { sameSite: 'strict', httpOnly: true, path: '/', secure: isSecure() },
+  }
 }
 
 /**
@@ -35,17 +54,34 @@ export async function sessionIdOf(event: H3Event): Promise<string | null> {
   return sid
 }
 
-export const startSession = async (event: H3Event, sid: string): Promise<void> => void (await updateSession<Sealed>(event, config(), { sid }))
+export const startSession = async (event: H3Event, sid: string): Promise<void> =>
+  void (await updateSession<Sealed>(event, config(), { sid }))
 export const endSession = (event: H3Event): Promise<void> => clearSession(event, config())
 
-/** Opens the session that the transaction made, or says no now that the attempt is on record. */
-export const startOrRefuse = (code: string) => async (event: H3Event): Promise<void> => {
-  if (!event.context.sid) throw new Refusal(401, code, [{ field: code === 'wrong-pin' ? 'pin' : 'password', code }])
-  await startSession(event, event.context.sid)
-}
+/** Opens the session that was made and keeps the device known, or says no now that the attempt is on record. */
+export const startOrRefuse =
+  (code: string) =>
+  async (event: H3Event): Promise<void> => {
+    const opened = event.context.opened as Opened | null
+    if (!opened) throw new Refusal(401, code, [{ field: code === 'wrong-pin' ? 'pin' : 'password', code }])
+    await startSession(event, opened.sid)
+    if (opened.known) keepKnown(event, opened.known)
+  }
 
 const TABLET = 'olvex-tablet'
+const KNOWN = 'olvex-known'
 const YEAR_S = 60 * 60 * 24 * 365
+const keep = (event: H3Event, name: string, value: string): void =>
+  setCookie(event, name, value, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: YEAR_S, secure: isSecure() })
 
 export const tabletCookie = (event: H3Event): string | null => getCookie(event, TABLET) ?? null
-export const keepTablet = (event: H3Event, value: string): void => setCookie(event, TABLET, value, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: YEAR_S, secure: isSecure() })
+export const keepTablet = (event: H3Event, value: string): void => keep(event, TABLET, value)
+export const keepKnown = (event: H3Event, value: string): void => keep(event, KNOWN, value)
+
+/** Where a sign-in comes from. */
+export const callerOf = (event: H3Event): Caller => ({
+  address: getRequestIP(event) ?? 'unknown',
+  agent: getHeader(event, 'user-agent') ?? null,
+  tablet: tabletCookie(event),
+  known: getCookie(event, KNOWN) ?? null,
+})

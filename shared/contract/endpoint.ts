@@ -3,7 +3,12 @@ import { isKeyed, type Access, type Route } from '../routes'
 
 export * from '../routes'
 
-export interface Endpoint<P extends z.ZodType = z.ZodType, Q extends z.ZodType = z.ZodType, B extends z.ZodType = z.ZodType, R extends z.ZodType = z.ZodType> {
+export interface Endpoint<
+  P extends z.ZodType = z.ZodType,
+  Q extends z.ZodType = z.ZodType,
+  B extends z.ZodType = z.ZodType,
+  R extends z.ZodType = z.ZodType,
+> {
   id: string
   method: 'GET' | 'POST' | 'PUT' | 'DELETE'
   path: string
@@ -15,17 +20,25 @@ export interface Endpoint<P extends z.ZodType = z.ZodType, Q extends z.ZodType =
   reply: R
   keyed: boolean
   bodyLimit?: number
+  fills?: boolean
+  file?: string
+  shows?: readonly string[]
 }
 
 const nothing = z.object({})
 type Nothing = typeof nothing
 
-export function endpoint<P extends z.ZodType = Nothing, Q extends z.ZodType = Nothing, B extends z.ZodType = Nothing, R extends z.ZodType = z.ZodAny>(
-  e: Route & { summary: string; params?: P; query?: Q; body?: B; reply: R },
-): Endpoint<P, Q, B, R> {
+export function endpoint<
+  P extends z.ZodType = Nothing,
+  Q extends z.ZodType = Nothing,
+  B extends z.ZodType = Nothing,
+  R extends z.ZodType = z.ZodAny,
+>(e: Route & { summary: string; params?: P; query?: Q; body?: B; reply: R }): Endpoint<P, Q, B, R> {
   return {
     ...e,
-    params: e.params ?? (nothing as unknown as P), query: e.query ?? (nothing as unknown as Q), body: e.body ?? (nothing as unknown as B),
+    params: e.params ?? (nothing as unknown as P),
+    query: e.query ?? (nothing as unknown as Q),
+    body: e.body ?? (nothing as unknown as B),
     keyed: isKeyed(e),
   }
 }

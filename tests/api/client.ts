@@ -3,32 +3,70 @@ import { contract, type BodyInput, type Contract, type Endpoint } from '../../sh
 import { newDrink, withLayer } from '../../core/recipe'
 
 export const BASE = process.env.OLVEX_TEST_URL!
-export interface Answer { status: number; body: any; cookie: string | null } // eslint-disable-line @typescript-eslint/no-explicit-any -- answers are looked into field by field
+export interface Answer {
+  status: number
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers are looked into field by field
+  body: any
+  cookie: string | null
+}
 
 /** What an answer says is wrong, field by field. */
-export const codesOf = (a: Answer): string[] => (a.body.errors ?? []).map((e: { field: string; code: string }) => `${e.field}:${e.code}`)
+export const codesOf = (a: Answer): string[] =>
+  (a.body.errors ?? []).map((e: { field: string; code: string }) => `${e.field}:${e.code}`)
 
 /** A plain request, as somebody without our program would send it. */
-export async function raw(method: string, path: string, over: { body?: unknown; text?: string; headers?: Record<string, string> } = {}): Promise<Answer> {
+export async function raw(
+  method: string,
+  path: string,
+  over: { body?: unknown; text?: string; headers?: Record<string, string> } = {},
+): Promise<Answer> {
   const body = over.text ?? (over.body === undefined ? undefined : JSON.stringify(over.body))
-  const response = await fetch(BASE + path, { method, body, headers: { 'content-type': 'application/json', 'idempotency-key': uuid(), ...over.headers } })
+  const response = await fetch(BASE + path, {
+    method,
+    body,
+    headers: { 'content-type': 'application/json', 'idempotency-key': uuid(), ...over.headers },
+  })
   const cookie = response.headers.get('set-cookie')?.split(';')[0] ?? null
   return { status: response.status, body: await response.json().catch(() => null), cookie }
 }
 
-type Call<K extends keyof Contract> = { params?: Record<string, string>; query?: Record<string, string>; body?: BodyInput<K>; key?: string }
+type Call<K extends keyof Contract> = {
+  params?: Record<string, string>
+  query?: Record<string, string>
+  body?: BodyInput<K>
+  key?: string
+}
 
 export class Client {
   constructor(readonly cookie: string) {}
   call<K extends keyof Contract>(id: K, c: Call<K> = {}): Promise<Answer> {
     const e = contract[id] as Endpoint
-    const path = e.path.replace(/\{(\w+)\}/g, (_, name: string) => c.params?.[name] ?? uuid()) + (c.query ? `?${new URLSearchParams(c.query)}` : '')
-    return raw(e.method, path, { body: e.method === 'POST' || e.method === 'PUT' ? c.body ?? {} : undefined, headers: { cookie: this.cookie, ...(c.key ? { 'idempotency-key': c.key } : {}) } })
+    const path =
+      e.path.replace(/\{(\w+)\}/g, (_, name: string) => c.params?.[name] ?? uuid()) +
+      (c.query ? `?${new URLSearchParams(c.query)}` : '')
+    return raw(e.method, path, {
+      body: e.method === 'POST' || e.method === 'PUT' ? (c.body ?? {}) : undefined,
+      headers: { cookie: this.cookie, ...(c.key ? { 'idempotency-key': c.key } : {}) },
+    })
   }
 }
 
-export const OWNER = { business: 'Test Drinks', stand: 'Pier', timeZone: 'Europe/Lisbon', owner: 'Ada', login: 'ada', password: 'sour-and-sweet', locale: 'en' as const }
-export const CREW = { name: 'Ben', login: 'ben', password: 'press-all-day', role: 'crew' as const, locale: 'en' as const }
+export const OWNER = {
+  business: 'Test Drinks',
+  stand: 'Pier',
+  timeZone: 'Europe/Lisbon',
+  owner: 'Ada',
+  login: 'ada',
+  password: 'sour-and-sweet',
+  locale: 'en' as const,
+}
+export const CREW = {
+  name: 'Ben',
+  login: 'ben',
+  password: 'press-all-day',
+  role: 'crew' as const,
+  locale: 'en' as const,
+}
 
 export async function signIn(login: string, password: string): Promise<Client> {
   const a = await raw('POST', '/api/v1/session', { body: { login, password } })
@@ -45,17 +83,36 @@ export async function people(): Promise<{ owner: Client; crew: Client; stand: st
   return { owner, crew, stand: (await owner.call('stands')).body[0].id as string }
 }
 
-export async function weighIn(c: Client, standId: string, kg: number, over: object = {}): Promise<{ id: string; answer: Answer }> {
+export async function weighIn(
+  c: Client,
+  standId: string,
+  kg: number,
+  over: object = {},
+): Promise<{ id: string; answer: Answer }> {
   const id = uuid()
-  const answer = await c.call('postLot', { body: { id, standId, ingredientKey: 'lemon', supplier: 'Grove', kg, priceEurPerKg: 2.5, count: null, ...over } })
+  const answer = await c.call('postLot', {
+    body: { id, standId, ingredientKey: 'lemon', supplier: 'Grove', kg, priceEurPerKg: 2.5, count: null, ...over },
+  })
   return { id, answer }
 }
 export const pressBody = (lotId: string, over: object = {}): BodyInput<'postPress'> => ({
-  id: uuid(), lotId, juiceLotId: uuid(), takenKg: 1, trimmedKg: null, juice: { value: 400, unit: 'mL' }, method: 'hand-reamer', minutes: 3, ...over,
+  id: uuid(),
+  lotId,
+  juiceLotId: uuid(),
+  takenKg: 1,
+  trimmedKg: null,
+  juice: { value: 400, unit: 'mL' },
+  method: 'hand-reamer',
+  minutes: 3,
+  ...over,
 })
 export async function makeDrink(c: Client, name = 'Lemonade'): Promise<{ id: string; body: BodyInput<'putRecipe'> }> {
   const id = uuid()
-  const draft = withLayer(withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' }), { ingredient: 'white-sugar' }, { value: 30, unit: 'g' })
+  const draft = withLayer(
+    withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' }),
+    { ingredient: 'white-sugar' },
+    { value: 30, unit: 'g' },
+  )
   const body = { kind: 'drink' as const, name, family: 'lemonade' as const, draft, sellEur: 3, version: 0 }
   const a = await c.call('putRecipe', { params: { id }, body })
   if (a.status !== 200) throw new Error(JSON.stringify(a.body))

@@ -6,22 +6,51 @@ import { type Client, codesOf, makeDrink, people, pressBody, uuid, weighIn } fro
 let owner: Client
 let crew: Client
 let stand: string
-beforeAll(async () => { ({ owner, crew, stand } = await people()) })
+beforeAll(async () => {
+  ;({ owner, crew, stand } = await people())
+})
 afterAll(closeDatabase)
 
-const changesOf = async (id: string): Promise<number> => (await database().query<{ n: number }>('SELECT COUNT(*) AS n FROM change_row WHERE entity_id = :id', { type: QueryTypes.SELECT, replacements: { id } }))[0]!.n
-const cupBody = (over: object = {}) => ({ name: '300 mL', capacityMl: 330, fillLineMl: 300, cupEur: 0.07, lidEur: 0.02, strawEur: 0, version: 0, ...over })
-const vesselBody = (over: object = {}) => ({ standId: stand, name: '40 L', capacityMl: 40000, heatProof: true, version: 0, ...over })
+const changesOf = async (id: string): Promise<number> =>
+  (
+    await database().query<{ n: number }>('SELECT COUNT(*) AS n FROM change_row WHERE entity_id = :id', {
+      type: QueryTypes.SELECT,
+      replacements: { id },
+    })
+  )[0]!.n
+const cupBody = (over: object = {}) => ({
+  name: '300 mL',
+  capacityMl: 330,
+  fillLineMl: 300,
+  cupEur: 0.07,
+  lidEur: 0.02,
+  strawEur: 0,
+  version: 0,
+  ...over,
+})
+const vesselBody = (over: object = {}) => ({
+  standId: stand,
+  name: '40 L',
+  capacityMl: 40000,
+  heatProof: true,
+  version: 0,
+  ...over,
+})
 
 describe('a cup', () => {
   it('is made, changed and kept with its version and its changes', async () => {
     const id = uuid()
     expect((await owner.call('putCup', { params: { id }, body: cupBody() })).body).toEqual({ id, version: 1 })
-    expect((await owner.call('putCup', { params: { id }, body: cupBody({ cupEur: 0.08, version: 1 }) })).body.version).toBe(2)
+    expect(
+      (await owner.call('putCup', { params: { id }, body: cupBody({ cupEur: 0.08, version: 1 }) })).body.version,
+    ).toBe(2)
     const stale = await owner.call('putCup', { params: { id }, body: cupBody({ cupEur: 0.5, version: 1 }) })
     expect([stale.status, stale.body.code, stale.body.current.cupEur]).toEqual([409, 'stale', 0.08])
     expect(await changesOf(id)).toBe(2)
-    expect((await crew.call('cups')).body.find((c: { id: string }) => c.id === id)).toMatchObject({ capacityMl: 330, cupEur: null })
+    expect((await crew.call('cups')).body.find((c: { id: string }) => c.id === id)).toMatchObject({
+      capacityMl: 330,
+      cupEur: null,
+    })
   })
   it.each([
     [{ fillLineMl: 400 }, ['fillLineMl:fill-line-above-brim']],
@@ -37,23 +66,36 @@ describe('a cup', () => {
     expect(codesOf(await owner.call('putCup', { params: { id }, body: cupBody(over) }))).toEqual(codes)
     expect(await changesOf(id)).toBe(0)
   })
-  it('that nobody made is not changed', async () => expect((await owner.call('putCup', { params: { id: uuid() }, body: cupBody({ version: 3 }) })).status).toBe(404))
+  it('that nobody made is not changed', async () =>
+    expect((await owner.call('putCup', { params: { id: uuid() }, body: cupBody({ version: 3 }) })).status).toBe(404))
 })
 
 describe('a vessel', () => {
   it('stands at a stand that is there', async () => {
     const id = uuid()
     expect((await owner.call('putVessel', { params: { id }, body: vesselBody() })).status).toBe(200)
-    expect(codesOf(await owner.call('putVessel', { params: { id: uuid() }, body: vesselBody({ standId: uuid() }) }))).toEqual(['standId:not-found'])
-    expect((await crew.call('vessels')).body.find((v: { id: string }) => v.id === id)).toMatchObject({ name: '40 L', heatProof: true })
+    expect(
+      codesOf(await owner.call('putVessel', { params: { id: uuid() }, body: vesselBody({ standId: uuid() }) })),
+    ).toEqual(['standId:not-found'])
+    expect((await crew.call('vessels')).body.find((v: { id: string }) => v.id === id)).toMatchObject({
+      name: '40 L',
+      heatProof: true,
+    })
   })
-  it.each([[{ capacityMl: 0 }, ['capacityMl:field-too-small']], [{ heatProof: 'yes' }, ['heatProof:field-invalid-type']], [{ name: null }, ['name:field-invalid-type']]])('%j is refused', async (over, codes) =>
-    expect(codesOf(await owner.call('putVessel', { params: { id: uuid() }, body: vesselBody(over) }))).toEqual(codes))
+  it.each([
+    [{ capacityMl: 0 }, ['capacityMl:field-too-small']],
+    [{ heatProof: 'yes' }, ['heatProof:field-invalid-type']],
+    [{ name: null }, ['name:field-invalid-type']],
+  ])('%j is refused', async (over, codes) =>
+    expect(codesOf(await owner.call('putVessel', { params: { id: uuid() }, body: vesselBody(over) }))).toEqual(codes),
+  )
 })
 
 describe('own values of an ingredient', () => {
-  const ingredientOf = async (key: string) => (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === key)
-  const put = (own: object | null, version: number, who: Client = owner) => who.call('putIngredient', { params: { id: 'kiwi-puree' }, body: { own: own as null, version } })
+  const ingredientOf = async (key: string) =>
+    (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === key)
+  const put = (own: object | null, version: number, who: Client = owner) =>
+    who.call('putIngredient', { params: { id: 'kiwi-puree' }, body: { own: own as null, version } })
   it('count instead of the shipped ones, carry their version, and can be taken back', async () => {
     const before = await ingredientOf('kiwi-puree')
     expect(before.own).toBeNull()
@@ -70,19 +112,31 @@ describe('own values of an ingredient', () => {
     [{ composition: { sucrose: 60, citric: 50 }, ph: null }, ['own.composition:composition-over']],
     [{ composition: { sucrose: -1 }, ph: null }, ['own.composition.sucrose:composition-negative']],
     [{ composition: {}, ph: 0.2 }, ['own.ph:ph-impossible']],
-  ])('%j is refused', async (own, codes) => expect(codesOf(await put(own, (await ingredientOf('kiwi-puree')).version))).toEqual(codes))
-  it('of an ingredient that is not there', async () => expect((await owner.call('putIngredient', { params: { id: 'no-such' }, body: { own: null, version: 1 } })).status).toBe(404))
+  ])('%j is refused', async (own, codes) =>
+    expect(codesOf(await put(own, (await ingredientOf('kiwi-puree')).version))).toEqual(codes),
+  )
+  it('of an ingredient that is not there', async () =>
+    expect(
+      (await owner.call('putIngredient', { params: { id: 'no-such' }, body: { own: null, version: 1 } })).status,
+    ).toBe(404))
 })
 
 describe('a stand', () => {
   it('keeps its settings, and its labour rate from the crew', async () => {
     const before = (await owner.call('stands')).body.find((s: { id: string }) => s.id === stand)
     const { id: _, ...body } = before
-    expect((await owner.call('putStand', { params: { id: stand }, body: { ...body, labourEurPerH: 15.5 } })).body.version).toBe(before.version + 1)
+    expect(
+      (await owner.call('putStand', { params: { id: stand }, body: { ...body, labourEurPerH: 15.5 } })).body.version,
+    ).toBe(before.version + 1)
     expect((await owner.call('stands')).body.find((s: { id: string }) => s.id === stand).labourEurPerH).toBe(15.5)
     expect((await crew.call('stands')).body.find((s: { id: string }) => s.id === stand).labourEurPerH).toBeNull()
   })
-  it.each([[{ timeZone: 'Europe/Atlantis' }, ['timeZone:time-zone-unknown']], [{ lossShare: 0.9 }, ['lossShare:field-too-big']], [{ massStepG: 0 }, ['massStepG:field-too-small']], [{ volumeStepMl: -5 }, ['volumeStepMl:field-too-small']]])('%j is refused', async (over, codes) => {
+  it.each([
+    [{ timeZone: 'Europe/Atlantis' }, ['timeZone:time-zone-unknown']],
+    [{ lossShare: 0.9 }, ['lossShare:field-too-big']],
+    [{ massStepG: 0 }, ['massStepG:field-too-small']],
+    [{ volumeStepMl: -5 }, ['volumeStepMl:field-too-small']],
+  ])('%j is refused', async (over, codes) => {
     const { id: _, ...body } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === stand)
     expect(codesOf(await owner.call('putStand', { params: { id: stand }, body: { ...body, ...over } }))).toEqual(codes)
   })
@@ -93,31 +147,69 @@ describe('ingredients and prices', () => {
     const id = uuid()
     const name = `Mora ${id}`
     expect((await owner.call('postIngredient', { body: { id, name, likeKey: 'strawberry' } })).status).toBe(200)
-    expect((await crew.call('ingredients')).body.find((i: { key: string }) => i.key === id)).toMatchObject({ name, likeKey: 'strawberry', kind: 'fruit' })
-    expect(codesOf(await owner.call('postIngredient', { body: { id: uuid(), name: name.toUpperCase(), likeKey: 'strawberry' } }))).toEqual(['name:name-taken'])
+    expect((await crew.call('ingredients')).body.find((i: { key: string }) => i.key === id)).toMatchObject({
+      name,
+      likeKey: 'strawberry',
+      kind: 'fruit',
+    })
+    expect(
+      codesOf(
+        await owner.call('postIngredient', { body: { id: uuid(), name: name.toUpperCase(), likeKey: 'strawberry' } }),
+      ),
+    ).toEqual(['name:name-taken'])
     expect((await weighIn(owner, stand, 2, { ingredientKey: id, priceEurPerKg: 6 })).answer.status).toBe(200)
   })
   it('accents tell names apart', async () => {
     const stem = uuid()
-    for (const name of [`pina ${stem}`, `piña ${stem}`]) expect((await owner.call('postIngredient', { body: { id: uuid(), name, likeKey: 'pineapple' } })).status).toBe(200)
+    for (const name of [`pina ${stem}`, `piña ${stem}`])
+      expect((await owner.call('postIngredient', { body: { id: uuid(), name, likeKey: 'pineapple' } })).status).toBe(
+        200,
+      )
   })
-  it.each([[{ likeKey: 'unobtainium' }, ['likeKey:not-found']], [{ likeKey: 'piña' }, ['likeKey:field-invalid-format']], [{ name: '' }, ['name:field-too-small']]])('%j is refused', async (over, codes) =>
-    expect(codesOf(await owner.call('postIngredient', { body: { id: uuid(), name: `New ${uuid()}`, likeKey: 'lemon', ...over } }))).toEqual(codes))
+  it.each([
+    [{ likeKey: 'unobtainium' }, ['likeKey:not-found']],
+    [{ likeKey: 'piña' }, ['likeKey:field-invalid-format']],
+    [{ name: '' }, ['name:field-too-small']],
+  ])('%j is refused', async (over, codes) =>
+    expect(
+      codesOf(
+        await owner.call('postIngredient', { body: { id: uuid(), name: `New ${uuid()}`, likeKey: 'lemon', ...over } }),
+      ),
+    ).toEqual(codes),
+  )
   it('a price far from the last asks, and is kept beside the ones before', async () => {
-    const price = (packPriceEur: number, confirm: string[] = []) => owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'honey', packPriceEur, packG: 1000, confirm } })
+    const price = (packPriceEur: number, confirm: string[] = []) =>
+      owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'honey', packPriceEur, packG: 1000, confirm } })
     expect((await price(9)).status).toBe(200)
     const asked = await price(120)
     expect([asked.status, codesOf(asked)]).toEqual([409, ['price:price-far-from-last']])
     expect((await price(120, ['price-far-from-last'])).status).toBe(200)
-    expect((await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'honey').map((p: { packPriceEur: number }) => p.packPriceEur)).toEqual([120, 9])
+    expect(
+      (await owner.call('prices')).body
+        .filter((p: { ingredientKey: string }) => p.ingredientKey === 'honey')
+        .map((p: { packPriceEur: number }) => p.packPriceEur),
+    ).toEqual([120, 9])
   })
-  it.each([[{ packG: 0 }, ['packG:field-too-small']], [{ packPriceEur: -1 }, ['packPriceEur:field-too-small']], [{ ingredientKey: 'nothing' }, ['ingredientKey:not-found']], [{ packPriceEur: 1e9 }, ['packPriceEur:field-too-big']]])('a price of %j is refused', async (over, codes) =>
-    expect(codesOf(await owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'honey', packPriceEur: 9, packG: 1000, ...over } }))).toEqual(codes))
+  it.each([
+    [{ packG: 0 }, ['packG:field-too-small']],
+    [{ packPriceEur: -1 }, ['packPriceEur:field-too-small']],
+    [{ ingredientKey: 'nothing' }, ['ingredientKey:not-found']],
+    [{ packPriceEur: 1e9 }, ['packPriceEur:field-too-big']],
+  ])('a price of %j is refused', async (over, codes) =>
+    expect(
+      codesOf(
+        await owner.call('postPrice', {
+          body: { id: uuid(), ingredientKey: 'honey', packPriceEur: 9, packG: 1000, ...over },
+        }),
+      ),
+    ).toEqual(codes),
+  )
 })
 
 it('how a fruit is handled is bounded, versioned, and the owner’s', async () => {
   const { version } = (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'papaya')
-  const put = (handling: object | null, who = owner) => who.call('putHandling', { params: { id: 'papaya' }, body: { handling, version } })
+  const put = (handling: object | null, who = owner) =>
+    who.call('putHandling', { params: { id: 'papaya' }, body: { handling, version } })
   expect(codesOf(await put({ daysToRipe: 400 }))).toEqual(['daysToRipe:number-out-of-range'])
   expect(codesOf(await put({ shares: { peel: 0.5, seeds: 0.5 } }))).toEqual(['shares:shares-too-much'])
   expect((await put({ daysToRipe: 5 }, crew)).status).toBe(403)
@@ -135,10 +227,30 @@ describe('every write that carries a key', () => {
     },
     postIngredient: async () => ({ body: { id: uuid(), name: `Keyed ${uuid()}`, likeKey: 'lemon' } }),
     postPrice: async () => ({ body: { id: uuid(), ingredientKey: 'ginger', packPriceEur: 7, packG: 1000 } }),
-    putIngredient: async () => ({ params: { id: 'guava-puree' }, body: { own: { composition: { glucose: 4 }, ph: null }, version: (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'guava-puree').version } }),
-    putHandling: async () => ({ params: { id: 'guava' }, body: { handling: { daysToRipe: 3, shares: { peel: 0.1 } }, version: (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'guava').version } }),
-    postPriceList: async () => ({ body: { id: uuid(), rows: [{ ingredientKey: 'guava', packG: 2000, packPriceEur: 5, supplier: null, day: '2026-11-01' }] } }),
-    postLotEvent: async () => ({ params: { id: (await weighIn(owner, stand, 3)).id }, body: { id: uuid(), event: { kind: 'discard', kg: 1, reason: 'soft' } } }),
+    putIngredient: async () => ({
+      params: { id: 'guava-puree' },
+      body: {
+        own: { composition: { glucose: 4 }, ph: null },
+        version: (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'guava-puree').version,
+      },
+    }),
+    putHandling: async () => ({
+      params: { id: 'guava' },
+      body: {
+        handling: { daysToRipe: 3, shares: { peel: 0.1 } },
+        version: (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'guava').version,
+      },
+    }),
+    postPriceList: async () => ({
+      body: {
+        id: uuid(),
+        rows: [{ ingredientKey: 'guava', packG: 2000, packPriceEur: 5, supplier: null, day: '2026-11-01' }],
+      },
+    }),
+    postLotEvent: async () => ({
+      params: { id: (await weighIn(owner, stand, 3)).id },
+      body: { id: uuid(), event: { kind: 'discard', kg: 1, reason: 'soft' } },
+    }),
     putPressMark: async () => {
       const body = pressBody((await weighIn(owner, stand, 5)).id)
       await owner.call('postPress', { body })
@@ -146,18 +258,44 @@ describe('every write that carries a key', () => {
     },
     putCup: async () => ({ params: { id: uuid() }, body: cupBody() }),
     putVessel: async () => ({ params: { id: uuid() }, body: vesselBody() }),
-    postPerson: async () => ({ body: { id: uuid(), name: 'Key', login: `key-${uuid()}`, password: 'long-enough', role: 'crew' } }),
+    postPerson: async () => ({
+      body: { id: uuid(), name: 'Key', login: `key-${uuid()}`, password: 'long-enough', role: 'crew' },
+    }),
     putPerson: async () => {
       const id = uuid()
-      await owner.call('postPerson', { body: { id, name: 'Key', login: `key-${id}`, password: 'long-enough', role: 'crew' } })
+      await owner.call('postPerson', {
+        body: { id, name: 'Key', login: `key-${id}`, password: 'long-enough', role: 'crew' },
+      })
       return { params: { id }, body: { name: 'Key', role: 'lead', active: true, version: 1 } }
     },
     putBackups: async () => ({ body: { ...(await owner.call('backups')).body.setting, hour: 5 } }),
-    postLot: async () => ({ body: { id: uuid(), standId: stand, ingredientKey: 'lemon', supplier: null, kg: 3, priceEurPerKg: 2.5, count: null } }),
+    postLot: async () => ({
+      body: {
+        id: uuid(),
+        standId: stand,
+        ingredientKey: 'lemon',
+        supplier: null,
+        kg: 3,
+        priceEurPerKg: 2.5,
+        count: null,
+      },
+    }),
     postPress: async () => ({ body: pressBody((await weighIn(owner, stand, 5)).id) }),
     putRecipe: async () => ({ params: { id: uuid() }, body: (await makeDrink(owner, `Keyed ${uuid()}`)).body }),
-    signOff: async () => ({ params: { id: (await makeDrink(owner, `Keyed ${uuid()}`)).id }, body: { id: uuid(), version: 1 } }),
-    putPlanLine: async () => ({ params: { id: uuid() }, body: { standId: stand, day: '2027-02-01', recipeId: (await makeDrink(owner, `Keyed ${uuid()}`)).id, cups: 12, version: 0 } }),
+    signOff: async () => ({
+      params: { id: (await makeDrink(owner, `Keyed ${uuid()}`)).id },
+      body: { id: uuid(), version: 1 },
+    }),
+    putPlanLine: async () => ({
+      params: { id: uuid() },
+      body: {
+        standId: stand,
+        day: '2027-02-01',
+        recipeId: (await makeDrink(owner, `Keyed ${uuid()}`)).id,
+        cups: 12,
+        version: 0,
+      },
+    }),
     voidFact: async () => ({ params: { id: (await weighIn(owner, stand, 2)).id }, body: { entity: 'lot' } }),
     restoreFact: async () => {
       const { id } = await weighIn(owner, stand, 2)
@@ -166,15 +304,24 @@ describe('every write that carries a key', () => {
     },
   }
   it('is in this table', () => expect(keyed.map((e) => e.id).sort()).toEqual(Object.keys(bodies).sort()))
-  it.each(keyed.map((e) => [e.id as keyof Contract]))('%s: sent three times at once and once later, it is done once', async (id) => {
-    const key = uuid()
-    const call = { ...(await bodies[id]!()), key } as Parameters<Client['call']>[1]
-    const changes = async () => (await database().query<{ n: number }>('SELECT COUNT(*) AS n FROM change_row WHERE idempotency_key = :key', { type: QueryTypes.SELECT, replacements: { key } }))[0]!.n
-    const first = await Promise.all([owner.call(id, call), owner.call(id, call), owner.call(id, call)])
-    const done = await changes()
-    const later = await owner.call(id, call)
-    expect([...first, later].map((a) => [a.status, a.body])).toEqual(Array(4).fill([200, first[0]!.body]))
-    expect(done).toBeGreaterThan(0)
-    expect(await changes()).toBe(done)
-  })
+  it.each(keyed.map((e) => [e.id as keyof Contract]))(
+    '%s: sent three times at once and once later, it is done once',
+    async (id) => {
+      const key = uuid()
+      const call = { ...(await bodies[id]!()), key } as Parameters<Client['call']>[1]
+      const changes = async () =>
+        (
+          await database().query<{ n: number }>('SELECT COUNT(*) AS n FROM change_row WHERE idempotency_key = :key', {
+            type: QueryTypes.SELECT,
+            replacements: { key },
+          })
+        )[0]!.n
+      const first = await Promise.all([owner.call(id, call), owner.call(id, call), owner.call(id, call)])
+      const done = await changes()
+      const later = await owner.call(id, call)
+      expect([...first, later].map((a) => [a.status, a.body])).toEqual(Array(4).fill([200, first[0]!.body]))
+      expect(done).toBeGreaterThan(0)
+      expect(await changes()).toBe(done)
+    },
+  )
 })

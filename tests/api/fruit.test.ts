@@ -4,11 +4,15 @@ import { type Client, codesOf, people, pressBody, uuid, weighIn } from './client
 let owner: Client
 let crew: Client
 let stand: string
-beforeAll(async () => { ({ owner, crew, stand } = await people()) })
+beforeAll(async () => {
+  ;({ owner, crew, stand } = await people())
+})
 afterAll(closeDatabase)
-const lotOf = async (id: string, who = owner) => (await who.call('lots', { query: { stand } })).body.find((l: { id: string }) => l.id === id)
+const lotOf = async (id: string, who = owner) =>
+  (await who.call('lots', { query: { stand } })).body.find((l: { id: string }) => l.id === id)
 const story = async (id: string) => (await owner.call('getLot', { params: { id } })).body
-const event = (who: Client, id: string, e: object, over: object = {}) => who.call('postLotEvent', { params: { id }, body: { id: uuid(), event: e as never, ...over } })
+const event = (who: Client, id: string, e: object, over: object = {}) =>
+  who.call('postLotEvent', { params: { id }, body: { id: uuid(), event: e as never, ...over } })
 
 describe('receiving', () => {
   it('a count alone is asked about, kept as an estimate, and costed by the piece', async () => {
@@ -19,9 +23,15 @@ describe('receiving', () => {
   })
   it('count against kilos, a price for crates that nobody counted, a date to come', async () => {
     expect(codesOf((await weighIn(owner, stand, 12, { count: 20 })).answer)).toEqual(['count:unit-weight-far'])
-    expect(codesOf((await weighIn(owner, stand, 12, { priceEurPerKg: null, price: { eur: 14, per: 'crate' } })).answer)).toEqual(['crates:price-needs-crates'])
-    expect(codesOf((await weighIn(owner, stand, 12, { at: new Date(Date.now() + 864e5).toISOString() })).answer)).toEqual(['at:date-future'])
-    expect(codesOf((await weighIn(owner, stand, 12, { seen: { brix: 80 } })).answer)).toEqual(['brix:brix-out-of-range'])
+    expect(
+      codesOf((await weighIn(owner, stand, 12, { priceEurPerKg: null, price: { eur: 14, per: 'crate' } })).answer),
+    ).toEqual(['crates:price-needs-crates'])
+    expect(
+      codesOf((await weighIn(owner, stand, 12, { at: new Date(Date.now() + 864e5).toISOString() })).answer),
+    ).toEqual(['at:date-future'])
+    expect(codesOf((await weighIn(owner, stand, 12, { seen: { brix: 80 } })).answer)).toEqual([
+      'brix:brix-out-of-range',
+    ])
   })
   it('a gift costs nothing and keeps the market price beside it', async () => {
     await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', priceEurPerKg: 2 })
@@ -33,7 +43,11 @@ describe('receiving', () => {
   })
   it('what is written down later counts from when it was', async () => {
     const at = new Date(Date.now() - 3 * 864e5).toISOString()
-    const { id } = await weighIn(crew, stand, 4, { at, place: 'cold', seen: { feel: 'firm', brix: 7.9, measured: ['brix'] } })
+    const { id } = await weighIn(crew, stand, 4, {
+      at,
+      place: 'cold',
+      seen: { feel: 'firm', brix: 7.9, measured: ['brix'] },
+    })
     expect(await lotOf(id)).toMatchObject({ at, place: 'cold', seen: { feel: 'firm', brix: 7.9, measured: ['brix'] } })
   })
 })
@@ -43,10 +57,17 @@ it('fruit is on the shelf however much juice nobody counted down, and what is ou
   const slip = await weighIn(owner, stand, 4)
   await owner.call('voidFact', { params: { id: slip.id }, body: { entity: 'lot' } })
   const db = database()
-  await db.query(`INSERT INTO lot (id, stand_id, ingredient_key, kind, unit, amount, at, person_id, confirmed)
-    SELECT CONCAT('00000000-0000-7000-9000-', LPAD(seq, 12, '0')), :stand, 'lemon-juice', 'pressed', 'mL', 1, UTC_TIMESTAMP(6) + INTERVAL seq SECOND, (SELECT person_id FROM lot WHERE id = :id), '[]' FROM seq_1_to_700`, { replacements: { stand, id: old.id } })
+  await db.query(
+    `INSERT INTO lot (id, stand_id, ingredient_key, kind, unit, amount, at, person_id, confirmed)
+    SELECT CONCAT('00000000-0000-7000-9000-', LPAD(seq, 12, '0')), :stand, 'lemon-juice', 'pressed', 'mL', 1, UTC_TIMESTAMP(6) + INTERVAL seq SECOND, (SELECT person_id FROM lot WHERE id = :id), '[]' FROM seq_1_to_700`,
+    { replacements: { stand, id: old.id } },
+  )
   try {
-    const listed = (await owner.call('lots', { query: { stand } })).body as { id: string; kind: string; ingredientKey: string }[]
+    const listed = (await owner.call('lots', { query: { stand } })).body as {
+      id: string
+      kind: string
+      ingredientKey: string
+    }[]
     expect(listed.map((l) => l.id)).toContain(old.id)
     expect(listed.map((l) => l.id)).not.toContain(slip.id)
     expect(listed.filter((l) => l.kind === 'pressed')).toHaveLength(200)
@@ -58,29 +79,69 @@ it('fruit is on the shelf however much juice nobody counted down, and what is ou
 describe('a lot through its days', () => {
   it('is looked at, cleaned, gives garnish, is sorted and thrown; all of it adds up', async () => {
     const { id } = await weighIn(owner, stand, 10, { count: 80 })
-    expect((await event(crew, id, { kind: 'look', place: 'cold', feel: 'ripe', brix: 8.2, tempC: 5, crackedShare: 0.02 })).status).toBe(200)
+    expect(
+      (await event(crew, id, { kind: 'look', place: 'cold', feel: 'ripe', brix: 8.2, tempC: 5, crackedShare: 0.02 }))
+        .status,
+    ).toBe(200)
     await event(crew, id, { kind: 'clean', routine: 'citrus-peel', initials: 'BN' })
     await event(crew, id, { kind: 'garnish', pieces: 4, massG: null, perPiece: 8 })
     const peel = uuid()
-    await event(crew, id, { kind: 'sort', kg: 2, reason: 'soft', parts: [{ part: 'peel', g: 300, kept: { lotId: peel, place: 'cold', useBy: '2026-12-01', useFor: 'syrup' } }, { part: 'outer-skin', g: 100, kept: null }] })
+    await event(crew, id, {
+      kind: 'sort',
+      kg: 2,
+      reason: 'soft',
+      parts: [
+        { part: 'peel', g: 300, kept: { lotId: peel, place: 'cold', useBy: '2026-12-01', useFor: 'syrup' } },
+        { part: 'outer-skin', g: 100, kept: null },
+      ],
+    })
     await event(crew, id, { kind: 'discard', kg: 1, reason: 'mould' })
-    expect(await lotOf(id)).toMatchObject({ onHand: 10000 - 500 - 2000 - 1000, look: { feel: 'ripe', place: 'cold' }, cleaned: { initials: 'BN' } })
+    expect(await lotOf(id)).toMatchObject({
+      onHand: 10000 - 500 - 2000 - 1000,
+      look: { feel: 'ripe', place: 'cold' },
+      cleaned: { initials: 'BN' },
+    })
     // 25 € for 10 kg: the peel carries its grams
-    expect(await lotOf(peel)).toMatchObject({ kind: 'by-product', part: 'peel', onHand: 300, costEur: 0.75, useFor: 'syrup', useBy: '2026-12-01' })
+    expect(await lotOf(peel)).toMatchObject({
+      kind: 'by-product',
+      part: 'peel',
+      onHand: 300,
+      costEur: 0.75,
+      useFor: 'syrup',
+      useBy: '2026-12-01',
+    })
     const told = await story(id)
     expect(told.lot).toMatchObject({ look: { feel: 'ripe', place: 'cold' }, cleaned: { initials: 'BN' } })
-    expect(told.events.map((e: { event: { kind: string } }) => e.event.kind)).toEqual(['discard', 'sort', 'garnish', 'clean', 'look'])
+    expect(told.events.map((e: { event: { kind: string } }) => e.event.kind)).toEqual([
+      'discard',
+      'sort',
+      'garnish',
+      'clean',
+      'look',
+    ])
     expect(told.children.map((c: { id: string }) => c.id)).toEqual([peel])
     expect((await story(peel)).parent).toBe(id)
-    expect((await event(crew, id, { kind: 'garnish', pieces: 100, massG: null })).body.errors[0]).toMatchObject({ field: 'pieces', code: 'lot-not-enough' })
-    expect(codesOf(await event(crew, id, { kind: 'sort', kg: 0.1, reason: 'soft', parts: [{ part: 'peel', g: 300, kept: null }] }))).toEqual(['parts:parts-more-than-taken'])
+    expect((await event(crew, id, { kind: 'garnish', pieces: 100, massG: null })).body.errors[0]).toMatchObject({
+      field: 'pieces',
+      code: 'lot-not-enough',
+    })
+    expect(
+      codesOf(
+        await event(crew, id, { kind: 'sort', kg: 0.1, reason: 'soft', parts: [{ part: 'peel', g: 300, kept: null }] }),
+      ),
+    ).toEqual(['parts:parts-more-than-taken'])
     expect(codesOf(await event(crew, id, { kind: 'discard', kg: 0, reason: 'soft' }))).toEqual(['kg:kg-not-positive'])
-    expect(codesOf(await event(crew, peel, { kind: 'clean', routine: 'x', initials: 'B' }))).toEqual(['id:not-a-fruit-lot'])
+    expect(codesOf(await event(crew, peel, { kind: 'clean', routine: 'x', initials: 'B' }))).toEqual([
+      'id:not-a-fruit-lot',
+    ])
   })
   it('what was thrown by mistake comes back', async () => {
     const { id } = await weighIn(owner, stand, 5)
     const thrown = uuid()
-    await crew.call('postLotEvent', { params: { id }, body: { id: thrown, event: { kind: 'discard', kg: 5, reason: 'soft' } } })
+    await crew.call('postLotEvent', {
+      params: { id },
+      body: { id: thrown, event: { kind: 'discard', kg: 5, reason: 'soft' } },
+    })
     expect((await lotOf(id)).onHand).toBe(0)
     expect(codesOf(await event(crew, id, { kind: 'discard', kg: 1, reason: 'soft' }))).toEqual(['kg:lot-not-enough'])
     expect((await owner.call('voidFact', { params: { id: thrown }, body: { entity: 'lot-event' } })).status).toBe(200)
@@ -89,31 +150,76 @@ describe('a lot through its days', () => {
   })
   it('twenty who throw a kilo of ten: ten do', async () => {
     const { id } = await weighIn(owner, stand, 10)
-    const answers = await Promise.all(Array.from({ length: 20 }, () => event(crew, id, { kind: 'discard', kg: 1, reason: 'soft' })))
+    const answers = await Promise.all(
+      Array.from({ length: 20 }, () => event(crew, id, { kind: 'discard', kg: 1, reason: 'soft' })),
+    )
     expect(answers.filter((a) => a.status === 200)).toHaveLength(10)
     expect((await lotOf(id)).onHand).toBe(0)
   })
 })
 
 describe('a press in full', () => {
-  const full = { takenKg: 4, trimmedKg: 0.9, juice: { value: 1600, unit: 'mL' as const }, minutes: 10, hands: 2, tool: 'The old one', fruitTemp: 'warm' as const, spilledMl: 50 }
+  const full = {
+    takenKg: 4,
+    trimmedKg: 0.9,
+    juice: { value: 1600, unit: 'mL' as const },
+    minutes: 10,
+    hands: 2,
+    tool: 'The old one',
+    fruitTemp: 'warm' as const,
+    spilledMl: 50,
+  }
   it('keeps every part with its share of the cost, and the titration as acid', async () => {
     const row = (await owner.call('ingredients')).body.find((i: { key: string }) => i.key === 'lemon')
-    expect((await owner.call('putHandling', { params: { id: 'lemon' }, body: { handling: { shares: { peel: 0.2 } }, version: row.version } })).status).toBe(200)
+    expect(
+      (
+        await owner.call('putHandling', {
+          params: { id: 'lemon' },
+          body: { handling: { shares: { peel: 0.2 } }, version: row.version },
+        })
+      ).status,
+    ).toBe(200)
     const { id } = await weighIn(owner, stand, 10)
     const peel = uuid()
-    const body = pressBody(id, { ...full, parts: [{ part: 'peel', g: 700, kept: { lotId: peel, place: 'cold', useBy: null, useFor: 'peel sugar' } }], seen: { foam: 'settled', brix: 8, titration: { sampleMl: 10, baseMl: 78, baseN: 0.1 } } })
+    const body = pressBody(id, {
+      ...full,
+      parts: [{ part: 'peel', g: 700, kept: { lotId: peel, place: 'cold', useBy: null, useFor: 'peel sugar' } }],
+      seen: { foam: 'settled', brix: 8, titration: { sampleMl: 10, baseMl: 78, baseN: 0.1 } },
+    })
     expect((await crew.call('postPress', { body })).status).toBe(200)
     const told = await story(id)
-    expect(told.presses[0]).toMatchObject({ fruitCostEur: 10, byCostEur: 2, trimmedG: 900, spilledMl: 50, hands: 2, tool: 'The old one', fruitTemp: 'warm', seen: { brix: 8 } })
+    expect(told.presses[0]).toMatchObject({
+      fruitCostEur: 10,
+      byCostEur: 2,
+      trimmedG: 900,
+      spilledMl: 50,
+      hands: 2,
+      tool: 'The old one',
+      fruitTemp: 'warm',
+      seen: { brix: 8 },
+    })
     expect(told.presses[0].seen.ta).toBeCloseTo(5, 1)
     expect(await lotOf(peel)).toMatchObject({ onHand: 700, costEur: 2 })
     expect(await lotOf(body.juiceLotId)).toMatchObject({ onHand: 1600, costEur: 8 })
     await owner.call('putHandling', { params: { id: 'lemon' }, body: { handling: null, version: row.version + 1 } })
   })
   it.each([
-    ['by-products heavier than the fruit', { parts: [{ part: 'pulp', g: 3500, kept: null }] }, ['parts:parts-heavier-than-fruit']], ['an impossible titration', { seen: { titration: { sampleMl: 1, baseMl: 60, baseN: 0.1 } } }, ['titration:titration-impossible']],
-    ['parts of more than was trimmed', { trimmedKg: 0.2, parts: [{ part: 'peel', g: 700, kept: null }] }, ['parts:parts-more-than-trimmed']], ['tomorrow', { at: new Date(Date.now() + 864e5).toISOString() }, ['at:date-future']],
+    [
+      'by-products heavier than the fruit',
+      { parts: [{ part: 'pulp', g: 3500, kept: null }] },
+      ['parts:parts-heavier-than-fruit'],
+    ],
+    [
+      'an impossible titration',
+      { seen: { titration: { sampleMl: 1, baseMl: 60, baseN: 0.1 } } },
+      ['titration:titration-impossible'],
+    ],
+    [
+      'parts of more than was trimmed',
+      { trimmedKg: 0.2, parts: [{ part: 'peel', g: 700, kept: null }] },
+      ['parts:parts-more-than-trimmed'],
+    ],
+    ['tomorrow', { at: new Date(Date.now() + 864e5).toISOString() }, ['at:date-future']],
   ])('%s changes nothing', async (_, over, codes) => {
     const { id } = await weighIn(owner, stand, 10)
     expect(codesOf(await crew.call('postPress', { body: pressBody(id, { ...full, ...over }) }))).toEqual(codes)
@@ -136,10 +242,18 @@ describe('a press in full', () => {
     const { id } = await weighIn(owner, stand, 10)
     const press = pressBody(id)
     await crew.call('postPress', { body: press })
-    const mark = (version: number, leftOut = true) => owner.call('putPressMark', { params: { id: press.id }, body: { leftOut, reason: 'A crate that had frozen', version } })
+    const mark = (version: number, leftOut = true) =>
+      owner.call('putPressMark', {
+        params: { id: press.id },
+        body: { leftOut, reason: 'A crate that had frozen', version },
+      })
     expect([(await mark(0)).status, (await mark(0)).body.code]).toEqual([200, 'stale'])
     const rows = (await owner.call('fruitPresses', { params: { id: 'lemon' }, query: { stand } })).body
-    expect(rows.find((p: { id: string }) => p.id === press.id).mark).toEqual({ leftOut: true, reason: 'A crate that had frozen', version: 1 })
+    expect(rows.find((p: { id: string }) => p.id === press.id).mark).toEqual({
+      leftOut: true,
+      reason: 'A crate that had frozen',
+      version: 1,
+    })
   })
   it('what was left out is no measure for the next press, and makes room for one more in the list', async () => {
     const guava = async (mL: number, confirm: string[] = []) => {
@@ -151,23 +265,50 @@ describe('a press in full', () => {
     expect(low.answer.status).toBe(200)
     // 60 mL a kilo is the mean now: what a guava gives is more than three times that.
     expect(codesOf((await guava(900)).answer)).toEqual(['juice:yield-far-above'])
-    await owner.call('putPressMark', { params: { id: low.id }, body: { leftOut: true, reason: 'The seal leaked', version: 0 } })
+    await owner.call('putPressMark', {
+      params: { id: low.id },
+      body: { leftOut: true, reason: 'The seal leaked', version: 0 },
+    })
     for (let i = 0; i < 12; i++) expect((await guava(900)).answer.status).toBe(200)
-    const listed = (await owner.call('presses', { query: { stand } })).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'guava')
-    expect([listed.length, listed.filter((p: { mark: { leftOut: boolean } | null }) => !p.mark?.leftOut).length]).toEqual([13, 12])
+    const listed = (await owner.call('presses', { query: { stand } })).body.filter(
+      (p: { ingredientKey: string }) => p.ingredientKey === 'guava',
+    )
+    expect([
+      listed.length,
+      listed.filter((p: { mark: { leftOut: boolean } | null }) => !p.mark?.leftOut).length,
+    ]).toEqual([13, 12])
   })
 })
 
 describe('prices and packs', () => {
   const today = new Date().toISOString().slice(0, 10)
-  const row = (ingredientKey: string, kg: number, packPriceEur: number, over: object = {}) => ({ ingredientKey, packG: kg * 1000, packPriceEur, supplier: 'Row 7', day: today, ...over })
-  const put = (rows: object[], confirm: string[] = []) => owner.call('postPriceList', { body: { id: uuid(), rows: rows as never, confirm } })
+  const row = (ingredientKey: string, kg: number, packPriceEur: number, over: object = {}) => ({
+    ingredientKey,
+    packG: kg * 1000,
+    packPriceEur,
+    supplier: 'Row 7',
+    day: today,
+    ...over,
+  })
+  const put = (rows: object[], confirm: string[] = []) =>
+    owner.call('postPriceList', { body: { id: uuid(), rows: rows as never, confirm } })
   it('the cheapest whole packs; money for the owner only', async () => {
     expect((await put([row('kiwi', 5, 12), row('kiwi', 1, 3), row('papaya', 4, 9)])).body.count).toBe(3)
     const [kiwi] = (await owner.call('packs', { query: { need: 'kiwi:6000' } })).body
-    expect(kiwi).toMatchObject({ massG: 6000, totalEur: 15, packs: [{ packG: 5000, count: 1, packEur: 12 }, { packG: 1000, count: 1 }] })
+    expect(kiwi).toMatchObject({
+      massG: 6000,
+      totalEur: 15,
+      packs: [
+        { packG: 5000, count: 1, packEur: 12 },
+        { packG: 1000, count: 1 },
+      ],
+    })
     expect((await crew.call('packs', { query: { need: 'kiwi:6000' } })).status).toBe(403)
-    expect((await owner.call('packs', { query: { need: 'litchi:100,kiwi:1' } })).body.map((p: { packs: unknown[] }) => p.packs.length)).toEqual([0, 1])
+    expect(
+      (await owner.call('packs', { query: { need: 'litchi:100,kiwi:1' } })).body.map(
+        (p: { packs: unknown[] }) => p.packs.length,
+      ),
+    ).toEqual([0, 1])
   })
   it('a list far from the last prices asks; an unknown fruit and a date to come are named by their line', async () => {
     expect(codesOf(await put([row('kiwi', 1, 40)]))).toEqual(['rows:list-far-from-last'])
@@ -176,13 +317,41 @@ describe('prices and packs', () => {
     expect(codesOf(await put([row('kiwi', 1, 3, { day: '2999-01-01' })]))).toEqual(['rows.0.day:date-future'])
   })
   it('the list holds six of each, the newest; the price of a delivery that was none goes with it', async () => {
-    for (let i = 1; i <= 8; i++) await owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'jambu', packPriceEur: i, packG: 1000, confirm: ['price-far-from-last'] } })
+    for (let i = 1; i <= 8; i++)
+      await owner.call('postPrice', {
+        body: { id: uuid(), ingredientKey: 'jambu', packPriceEur: i, packG: 1000, confirm: ['price-far-from-last'] },
+      })
     const slip = await weighIn(owner, stand, 1, { ingredientKey: 'jambu', priceEurPerKg: 9 })
-    const listed = async () => (await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'jambu').map((p: { packPriceEur: number }) => p.packPriceEur)
+    const listed = async () =>
+      (await owner.call('prices')).body
+        .filter((p: { ingredientKey: string }) => p.ingredientKey === 'jambu')
+        .map((p: { packPriceEur: number }) => p.packPriceEur)
     expect(await listed()).toEqual([9, 8, 7, 6, 5, 4])
     await owner.call('voidFact', { params: { id: slip.id }, body: { entity: 'lot' } })
     expect(await listed()).toEqual([8, 7, 6, 5, 4, 3])
   })
-  it('takes 10 000 rows at once', async () => expect((await put(Array.from({ length: 10_000 }, (_, i) => row('celery', 1 + (i % 50), 2 + (i % 50), { supplier: `S ${i % 40}` })))).body.count).toBe(10_000))
-  it('of ten thousand of one moment six are listed', async () => expect((await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'celery')).toHaveLength(6))
+  it('of the packs of one list, the one that is cheapest by weight is the price, in whatever order they stand', async () => {
+    const packs = [row('guava', 2, 8), row('guava', 5, 15), row('guava', 10, 36), row('guava', 1, 5)]
+    for (const rows of [packs, [...packs].reverse()]) {
+      await put(rows, ['list-far-from-last'])
+      const first = (await owner.call('prices')).body.find(
+        (p: { ingredientKey: string }) => p.ingredientKey === 'guava',
+      )
+      expect([first.packG, first.packPriceEur]).toEqual([5000, 15])
+    }
+  })
+  it('takes 10 000 rows at once', async () =>
+    expect(
+      (
+        await put(
+          Array.from({ length: 10_000 }, (_, i) =>
+            row('celery', 1 + (i % 50), 2 + (i % 50), { supplier: `S ${i % 40}` }),
+          ),
+        )
+      ).body.count,
+    ).toBe(10_000))
+  it('of ten thousand of one moment six are listed', async () =>
+    expect(
+      (await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'celery'),
+    ).toHaveLength(6))
 })

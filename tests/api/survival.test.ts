@@ -11,16 +11,31 @@ const control = async (what: string): Promise<string> => {
 let owner: Client
 let crew: Client
 let stand: string
-beforeAll(async () => { ({ owner, crew, stand } = await people()) })
+beforeAll(async () => {
+  ;({ owner, crew, stand } = await people())
+})
 afterAll(async () => {
   await control('/end-second')
   await closeDatabase()
 })
-const rows = <T extends object>(sql: string, replacements: Record<string, unknown> = {}) => database().query<T>(sql, { type: QueryTypes.SELECT, replacements })
+const rows = <T extends object>(sql: string, replacements: Record<string, unknown> = {}) =>
+  database().query<T>(sql, { type: QueryTypes.SELECT, replacements })
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
-interface Save { id: string; key: string; acknowledged: boolean }
-const bodyOf = (s: Save) => ({ id: s.id, standId: stand, ingredientKey: 'lemon', supplier: 'Kill', kg: 1.25, priceEurPerKg: 2, count: null })
+interface Save {
+  id: string
+  key: string
+  acknowledged: boolean
+}
+const bodyOf = (s: Save) => ({
+  id: s.id,
+  standId: stand,
+  ingredientKey: 'lemon',
+  supplier: 'Kill',
+  kg: 1.25,
+  priceEurPerKg: 2,
+  count: null,
+})
 async function send(s: Save): Promise<void> {
   const a = await owner.call('postLot', { key: s.key, body: bodyOf(s) }).catch(() => null)
   if (a?.status === 200) s.acknowledged = true
@@ -30,11 +45,15 @@ async function expectWholeOrAbsent(saves: Save[]): Promise<void> {
   const found = await rows<{ id: string; moved: string | null; changes: number; keyed: number; priced: number }>(
     `SELECT l.id, (SELECT SUM(amount) FROM movement WHERE lot_id = l.id) AS moved, (SELECT COUNT(*) FROM change_row WHERE entity = 'lot' AND entity_id = l.id) AS changes,
             (SELECT COUNT(*) FROM idempotency_key k WHERE k.reply LIKE CONCAT('%', l.id, '%')) AS keyed, (SELECT COUNT(*) FROM price WHERE lot_id = l.id) AS priced
-       FROM lot l WHERE l.id IN (:ids)`, { ids: saves.map((s) => s.id) })
+       FROM lot l WHERE l.id IN (:ids)`,
+    { ids: saves.map((s) => s.id) },
+  )
   for (const r of found) expect([r.id, Number(r.moved), r.changes, r.keyed, r.priced]).toEqual([r.id, 1250, 1, 1, 1])
   const there = new Set(found.map((r) => r.id))
   for (const s of saves.filter((x) => x.acknowledged)) expect(there.has(s.id)).toBe(true)
-  const stray = await rows<{ n: number }>('SELECT COUNT(*) AS n FROM movement m LEFT JOIN lot l ON l.id = m.lot_id WHERE l.id IS NULL')
+  const stray = await rows<{ n: number }>(
+    'SELECT COUNT(*) AS n FROM movement m LEFT JOIN lot l ON l.id = m.lot_id WHERE l.id IS NULL',
+  )
   expect(stray[0]!.n).toBe(0)
 }
 
@@ -54,7 +73,9 @@ describe.each(['/kill-app', '/kill-database'])('200 saves in flight and %s', (ki
       await pause(100)
     }
     await expectWholeOrAbsent(saves)
-    const [{ n }] = await rows<{ n: number }>('SELECT COUNT(*) AS n FROM lot WHERE id IN (:ids)', { ids: saves.map((s) => s.id) }) as [{ n: number }]
+    const [{ n }] = (await rows<{ n: number }>('SELECT COUNT(*) AS n FROM lot WHERE id IN (:ids)', {
+      ids: saves.map((s) => s.id),
+    })) as [{ n: number }]
     expect([n, saves.every((s) => s.acknowledged)]).toEqual([200, true])
   }, 180_000)
 })
@@ -65,7 +86,10 @@ describe('a database that is away', () => {
     expect(await health()).toBe(200)
     const down = control('/kill-database')
     await pause(60)
-    const seen = await Promise.all([health(), owner.call('postLot', { body: bodyOf({ id: uuid(), key: '', acknowledged: false }) })])
+    const seen = await Promise.all([
+      health(),
+      owner.call('postLot', { body: bodyOf({ id: uuid(), key: '', acknowledged: false }) }),
+    ])
     await down
     expect([503, 200]).toContain(seen[0])
     expect([503, 200]).toContain(seen[1].status)
@@ -76,15 +100,22 @@ describe('a database that is away', () => {
 
 describe('two servers on one database', () => {
   let second: string
-  beforeAll(async () => { second = await control('/second') }, 90_000)
-  const at = (base: string, path: string, body: object | undefined, key: string, cookie: string) => fetch(base + path, {
-    method: body ? 'POST' : 'GET', body: body && JSON.stringify(body), headers: { 'content-type': 'application/json', 'idempotency-key': key, cookie },
-  })
+  beforeAll(async () => {
+    second = await control('/second')
+  }, 90_000)
+  const at = (base: string, path: string, body: object | undefined, key: string, cookie: string) =>
+    fetch(base + path, {
+      method: body ? 'POST' : 'GET',
+      body: body && JSON.stringify(body),
+      headers: { 'content-type': 'application/json', 'idempotency-key': key, cookie },
+    })
   const both = (i: number): string => (i % 2 ? second : BASE)
 
   it('the same key at both is one row and one answer', async () => {
     const save = { id: uuid(), key: uuid(), acknowledged: false }
-    const answers = await Promise.all(Array.from({ length: 10 }, (_, i) => at(both(i), '/api/v1/lots', bodyOf(save), save.key, owner.cookie)))
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, (_, i) => at(both(i), '/api/v1/lots', bodyOf(save), save.key, owner.cookie)),
+    )
     expect(answers.map((a) => a.status)).toEqual(Array(10).fill(200))
     expect(await rows('SELECT COUNT(*) AS n FROM movement WHERE lot_id = :id', { id: save.id })).toEqual([{ n: 1 }])
     const other = await at(second, '/api/v1/lots', { ...bodyOf(save), kg: 9 }, save.key, owner.cookie)
@@ -94,28 +125,48 @@ describe('two servers on one database', () => {
     const lot = await weighIn(owner, stand, 60)
     let taken = 0
     const queue = Array.from({ length: 1000 }, (_, i) => i)
-    await Promise.all(Array.from({ length: 20 }, async () => {
-      for (let i = queue.pop(); i !== undefined; i = queue.pop()) {
-        const a = await at(both(i), '/api/v1/presses', pressBody(lot.id, { takenKg: 0.1, juice: { value: 40, unit: 'mL' } }), uuid(), (i % 3 ? owner : crew).cookie)
-        if (a.status === 200) taken++
-        else expect(a.status).toBe(422)
-      }
-    }))
-    const [{ left, presses }] = await rows<{ left: string; presses: number }>('SELECT (SELECT SUM(amount) FROM movement WHERE lot_id = :id) AS `left`, (SELECT COUNT(*) FROM press WHERE lot_id = :id) AS presses', { id: lot.id }) as [{ left: string; presses: number }]
+    await Promise.all(
+      Array.from({ length: 20 }, async () => {
+        for (let i = queue.pop(); i !== undefined; i = queue.pop()) {
+          const a = await at(
+            both(i),
+            '/api/v1/presses',
+            pressBody(lot.id, { takenKg: 0.1, juice: { value: 40, unit: 'mL' } }),
+            uuid(),
+            (i % 3 ? owner : crew).cookie,
+          )
+          if (a.status === 200) taken++
+          else expect(a.status).toBe(422)
+        }
+      }),
+    )
+    const [{ left, presses }] = (await rows<{ left: string; presses: number }>(
+      'SELECT (SELECT SUM(amount) FROM movement WHERE lot_id = :id) AS `left`, (SELECT COUNT(*) FROM press WHERE lot_id = :id) AS presses',
+      { id: lot.id },
+    )) as [{ left: string; presses: number }]
     expect([taken, presses, Number(left)]).toEqual([600, 600, 0])
   }, 180_000)
   it('a session revoked at one is out at the other, at once', async () => {
     const signed = await at(second, '/api/v1/session', { login: 'ben', password: 'press-all-day' }, uuid(), '')
     const cookie = signed.headers.getSetCookie()[0]!.split(';')[0]!
     expect((await at(BASE, '/api/v1/session', undefined, uuid(), cookie)).status).toBe(200)
-    const mine = ((await (await at(BASE, '/api/v1/sessions', undefined, uuid(), cookie)).json()) as { id: string; current: boolean }[]).find((s) => s.current)!
+    const mine = (
+      (await (await at(BASE, '/api/v1/sessions', undefined, uuid(), cookie)).json()) as {
+        id: string
+        current: boolean
+      }[]
+    ).find((s) => s.current)!
     await owner.call('endSession', { params: { id: mine.id } })
     expect((await at(second, '/api/v1/session', undefined, uuid(), cookie)).status).toBe(401)
   })
   it('wrong passwords are counted together', async () => {
     const login = `pair-${uuid()}`
     await owner.call('postPerson', { body: { id: uuid(), name: 'Pair', login, password: 'long-enough', role: 'crew' } })
-    const tries = await Promise.all(Array.from({ length: 12 }, (_, i) => at(both(i), '/api/v1/session', { login, password: 'wrong-one' }, uuid(), '')))
+    const tries = await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        at(both(i), '/api/v1/session', { login, password: 'wrong-one' }, uuid(), ''),
+      ),
+    )
     expect(tries.filter((t) => t.status === 401)).toHaveLength(8)
     expect(tries.filter((t) => t.status === 429)).toHaveLength(4)
   })

@@ -6,10 +6,15 @@ function bench(...commands: string[]): Promise<void> {
   const [host, port] = process.env.OLVEX_E2E_BENCH!.split(':')
   return new Promise((done, failed) => {
     let answers = 0
-    const socket = connect(Number(port), host!).on('error', failed).on('data', (d) => {
-      answers += (String(d).match(/^(ok|\?.*)$/gm) ?? []).length
-      if (answers >= commands.length) { socket.destroy(); done() }
-    })
+    const socket = connect(Number(port), host!)
+      .on('error', failed)
+      .on('data', (d) => {
+        answers += (String(d).match(/^(ok|\?.*)$/gm) ?? []).length
+        if (answers >= commands.length) {
+          socket.destroy()
+          done()
+        }
+      })
     socket.write(commands.map((c) => `${c}\n`).join(''))
   })
 }
@@ -67,7 +72,9 @@ test('R and a touch put the steady reading into the field; what cannot be taken 
   await expect(lot).toContainText('5.10 kg')
   const stored = await page.evaluate(async () => {
     const stand = (await (await fetch('/api/v1/stands')).json())[0].id
-    return (await (await fetch(`/api/v1/lots?stand=${stand}`)).json()).find((l: { ingredientKey: string }) => l.ingredientKey === 'ginger').seen
+    return (await (await fetch(`/api/v1/lots?stand=${stand}`)).json()).find(
+      (l: { ingredientKey: string }) => l.ingredientKey === 'ginger',
+    ).seen
   })
   expect(stored).toMatchObject({ tempC: 12.4, measured: ['kg', 'tempC'] })
 })

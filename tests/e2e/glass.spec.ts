@@ -1,3 +1,5 @@
+import { v7 as uuid } from 'uuid'
+import { newDrink, newSyrup, withLayer } from '../../core/recipe'
 import { asOwner, choose, expect, input, openDrink, shown, test } from './steps'
 
 test('the glass follows a drag, a key and a typed amount; lenses, sums and the last sip', async ({ page }) => {
@@ -22,7 +24,12 @@ test('the glass follows a drag, a key and a typed amount; lenses, sums and the l
   await expect(page.locator('[data-test="layer-watermelon-juice"]')).toContainText('175 g')
   await expect(page.locator('tr.sum')).toContainText('300')
 
-  for (const [key, lens] of [['2', 'sugar'], ['3', 'acid'], ['4', 'money'], ['1', 'volume']] as const) {
+  for (const [key, lens] of [
+    ['2', 'sugar'],
+    ['3', 'acid'],
+    ['4', 'money'],
+    ['1', 'volume'],
+  ] as const) {
     await page.locator('h2').first().click()
     await page.keyboard.press(key)
     await expect(page.locator(`[data-test=lens-${lens}]`)).toHaveAttribute('aria-selected', 'true')
@@ -35,7 +42,10 @@ test('the glass follows a drag, a key and a typed amount; lenses, sums and the l
   await page.keyboard.press('Escape')
 
   await page.locator('[data-test=sip]').fill('100')
-  await expect(page.locator('.sip')).toContainText('1.0 °C')
+  // With ice still in it the drink is at its own freezing point: at 13 °Bx of mostly fruit sugar some 0.6 mol/kg, −1.1
+  // °C.
+  await expect(page.locator('.sip')).toContainText(/[-−]1\.[012] °C/)
+  await expect(page.locator('.sip')).toContainText('after 20 min in a room of 25 °C')
 
   await choose(page, 'add-layer', 'Honey')
   await expect(page.locator('[data-test=layer-honey]')).toBeVisible()
@@ -49,7 +59,10 @@ test('the glass follows a drag, a key and a typed amount; lenses, sums and the l
 })
 
 test('an edit that somebody else was faster with asks, with both', async ({ browser, baseURL }) => {
-  const [a, b] = [await (await browser.newContext({ baseURL })).newPage(), await (await browser.newContext({ baseURL })).newPage()]
+  const [a, b] = [
+    await (await browser.newContext({ baseURL })).newPage(),
+    await (await browser.newContext({ baseURL })).newPage(),
+  ]
   for (const p of [a, b]) {
     await asOwner(p)
     await openDrink(p, 'Melon lime')
@@ -62,6 +75,35 @@ test('an edit that somebody else was faster with asks, with both', async ({ brow
   await expect(input(b, 'amount-lime-juice')).toHaveValue('25')
   await b.locator('[data-test=take-theirs]').click()
   await expect(input(b, 'amount-lime-juice')).toHaveValue('22')
+})
+
+test('a drink that waits for a prep’s sign-off offers it there, innermost first', async ({ page }) => {
+  await asOwner(page)
+  const make = async (kind: 'prep' | 'drink', name: string, draft: object): Promise<string> => {
+    const id = uuid()
+    const r = await page.request.put(`/api/v1/recipes/${id}`, {
+      data: { kind, name, family: 'lemonade', draft, version: 0 },
+      headers: { 'idempotency-key': uuid() },
+    })
+    expect(r.status()).toBe(200)
+    return id
+  }
+  const inner = await make('prep', 'Ginger syrup', newSyrup())
+  const [, water, stir] = newSyrup().steps
+  const take = { op: 'take', out: 'sugar', item: { prep: inner }, amount: { value: 500, unit: 'g' }, tempC: 20 }
+  const outer = await make('prep', 'Ginger cordial', { ...newSyrup(), steps: [take, water, stir] })
+  const layered = withLayer(newDrink(null, 300), { prep: outer }, { value: 60, unit: 'mL' })
+  const drink = await make('drink', 'Ginger cooler', layered)
+  await page.goto(`/drinks/${drink}`)
+  const limit = page.locator('[data-test=limit]')
+  await expect(limit).toContainText('Ginger syrup has not been signed off yet')
+  await expect(limit).toContainText('White sugar 1,000 g, Water 1,000 g')
+  await page.locator('[data-test=sign-prep]').click()
+  await expect(limit).toContainText('Ginger cordial has not been signed off yet')
+  await page.locator('[data-test=sign-prep]').press('Enter')
+  await expect(page.locator('[data-test=sip-jug]')).toBeVisible()
+  await page.locator('[data-test=sign-off]').click()
+  await expect(page.locator('[data-test=sign-off]')).toContainText('Signed off as standard 1')
 })
 
 test('keys go to a stop, find a drink, and list themselves', async ({ page }) => {

@@ -1,12 +1,19 @@
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { asOwner, expect, input, lotOf, shown, test } from './steps'
 
-/** Goes on with Tab until the focus is there, as somebody without a pointer does; every stop on the way is a thing to see. */
+/**
+ * Goes on with Tab until the focus is there, as somebody without a pointer does; every stop on the way is a thing to
+ * see.
+ */
 async function tabTo(page: Page, selector: string, most = 80): Promise<void> {
   for (let i = 0; i < most; i++) {
     if (await page.evaluate((s) => document.activeElement?.matches(s) ?? false, selector)) return
     await page.keyboard.press('Tab')
-    const hidden = await page.evaluate(() => { const e = document.activeElement!; const b = e.getBoundingClientRect(); return e !== document.body && (b.width === 0 || b.height === 0) ? e.outerHTML.slice(0, 200) : '' })
+    const hidden = await page.evaluate(() => {
+      const e = document.activeElement!
+      const b = e.getBoundingClientRect()
+      return e !== document.body && (b.width === 0 || b.height === 0) ? e.outerHTML.slice(0, 200) : ''
+    })
     expect(hidden).toBe('')
   }
   throw new Error(`${selector} is not reached with ${most} tabs`)
@@ -60,6 +67,8 @@ test('weighed in, pressed, cleaned, studied and bought for with the keyboard alo
   await expect(page.locator('[data-test=yield-page]')).toBeVisible()
   await enter(page, '[data-test=yield-page] dd button')
   await expect(page.locator('[data-test=sum]')).toBeVisible()
+  // The dialog takes keys once the focus is in it.
+  await page.waitForFunction(() => document.activeElement?.closest('.v-overlay'))
   await page.keyboard.press('Escape')
   await expect(page.locator('[data-test=sum]')).toHaveCount(0)
   await enter(page, '[data-test=yield-page] a[href="/fruit"]')
@@ -71,4 +80,31 @@ test('weighed in, pressed, cleaned, studied and bought for with the keyboard alo
   await tabTo(page, '[data-test=chance] [data-value="99"]')
   await page.keyboard.press('Space')
   await expect.poll(kg).toBeGreaterThan(before)
+})
+
+test('a list is there at once: what is pressed while it opens is what is chosen', async ({ page }) => {
+  await asOwner(page)
+  /** Pressed the moment it is there, near its upper edge, and let go of as a finger does. */
+  const hasty = async (item: Locator): Promise<void> => {
+    await item.waitFor()
+    const box = (await item.boundingBox())!
+    await page.mouse.move(box.x + 20, box.y + 6)
+    await page.mouse.down()
+    await page.waitForTimeout(80)
+    await page.mouse.up()
+  }
+  for (const path of ['store', 'people', 'lab']) {
+    await page.locator('[data-test=brand]').click()
+    await hasty(page.locator(`[data-test=menu-${path}]`))
+    await expect(page).toHaveURL(new RegExp(`/${path}$`), { timeout: 3000 })
+  }
+  await page.goto('/drinks')
+  await page.locator('[data-test=new-drink]').click()
+  const family = page.locator('[data-test=new-drink-form] .v-select')
+  await family.click()
+  const third = page.locator('.ox-menu .v-list-item').nth(2)
+  const name = await third.innerText()
+  await expect(family).not.toContainText(name)
+  await hasty(third)
+  await expect(family).toContainText(name, { timeout: 3000 })
 })

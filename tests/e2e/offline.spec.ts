@@ -12,7 +12,10 @@ async function settled(page: Page): Promise<void> {
   await expect(page.locator('h1')).toBeVisible()
 }
 
-test('weigh in, reload and press without a connection; all of it arrives once, and the second tablet shows it', async ({ page, browser }) => {
+test('weigh in, reload and press without a connection; all of it arrives once, and the second tablet shows it', async ({
+  page,
+  browser,
+}) => {
   await asOwner(page)
   await settled(page)
   const second = await (await browser.newContext()).newPage()
@@ -57,10 +60,18 @@ test('weigh in, reload and press without a connection; all of it arrives once, a
   await second.context().close()
 })
 
-test('what was saved without a connection outlives the browser, and arrives once', async ({ baseURL, launchOptions }) => {
+test('what was saved without a connection outlives the browser, and arrives once', async ({
+  baseURL,
+  launchOptions,
+}) => {
   const profile = mkdtempSync(join(tmpdir(), 'olvex-profile-'))
   const open = async () => {
-    const context = await chromium.launchPersistentContext(profile, { ...launchOptions, baseURL, viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+    const context = await chromium.launchPersistentContext(profile, {
+      ...launchOptions,
+      baseURL,
+      viewport: { width: 1280, height: 800 },
+      locale: 'en-GB',
+    })
     return { context, page: context.pages()[0] ?? (await context.newPage()) }
   }
   const first = await open()
@@ -109,6 +120,98 @@ test('a session that ended keeps what was entered until its person signs in agai
   await other.context().close()
 })
 
+/** Everything that the page keeps in the browser's databases, as text. */
+const keptOn = (page: Page): Promise<string> =>
+  page.evaluate(async () => {
+    const out: unknown[] = []
+    for (const { name } of await indexedDB.databases()) {
+      const db = await new Promise<IDBDatabase>((done, fail) => {
+        const r = indexedDB.open(name!)
+        r.onsuccess = () => done(r.result)
+        r.onerror = () => fail(r.error)
+      })
+      for (const store of db.objectStoreNames) {
+        const rows = await new Promise<unknown[]>((done) => {
+          const r = db.transaction(store).objectStore(store).getAll()
+          r.onsuccess = () => done(r.result)
+        })
+        out.push(store, ...rows)
+      }
+      db.close()
+    }
+    return JSON.stringify(out, (_, v: unknown) => (v instanceof ArrayBuffer ? new TextDecoder('latin1').decode(v) : v))
+  })
+
+test('a session that ended while the tablet was closed does not come back without a connection, and what is unsent waits closed', async ({
+  page,
+  browser,
+}) => {
+  const context = page.context()
+  await asOwner(page)
+  await settled(page)
+  await context.setOffline(true)
+  await weighIn(page, 'Rhubarb', '2.5', '3.3')
+  await page.getByLabel('From whom').fill('Quiet Grove')
+  await page.keyboard.press('Tab')
+  await page.locator('[data-test=save]').click()
+  await expect(page.locator('[data-test=unsent]')).toContainText('1 not sent')
+  expect(await keptOn(page)).not.toContain('Quiet Grove')
+  await page.close()
+  const other = await (await browser.newContext()).newPage()
+  await asOwner(other)
+  const ended = await other.evaluate(async () => {
+    const all = (await (await fetch('/api/v1/sessions')).json()) as { id: string; current: boolean }[]
+    return Promise.all(
+      all
+        .filter((s) => !s.current)
+        .map(async (s) => (await fetch(`/api/v1/sessions/${s.id}`, { method: 'DELETE' })).status),
+    )
+  })
+  expect(ended).toContain(200)
+  await context.setOffline(false)
+  const again = await context.newPage()
+  await again.goto('/fruit')
+  await expect(again).toHaveURL(/sign-in/)
+  expect(await keptOn(again)).not.toMatch(/Noor|Eur|Quiet Grove/)
+  await context.setOffline(true)
+  await again.goto('/fruit')
+  await expect(again).toHaveURL(/sign-in/)
+  await expect(again.locator('[data-test=lot]')).toHaveCount(0)
+  await context.setOffline(false)
+  // Somebody else signs in: they hear that something waits, and not what.
+  await signIn(again, 'crew', 'press-and-pour')
+  expect(await keptOn(again)).not.toContain('Quiet Grove')
+  await again.goto('/outbox')
+  await expect(again.locator('main')).toContainText('1 of somebody else')
+  await again.locator('[data-test=brand]').click()
+  await again.locator('[data-test=sign-out]').click()
+  await asOwner(again)
+  await expect(lotOf(again, 'rhubarb', '2.50')).toBeVisible()
+  await expect(again.locator('[data-test=unsent]')).toHaveCount(0)
+  await other.context().close()
+})
+
+test('whoever signs in next, without the page being loaded anew, sees nothing that only the one before may', async ({
+  page,
+}) => {
+  await asOwner(page)
+  await page.locator('[data-test=brand]').click()
+  await page.locator('[data-test=menu-store]').click()
+  await expect(page.locator('main')).toContainText('€')
+  await page.locator('[data-test=brand]').click()
+  await page.locator('[data-test=sign-out]').click()
+  await expect(page).toHaveURL(/sign-in/)
+  expect(await keptOn(page)).not.toMatch(/Eur|Noor/)
+  await input(page, 'login').fill('crew')
+  await input(page, 'password').fill('press-and-pour')
+  await page.locator('[data-test=enter]').click()
+  await expect(page.locator('[data-test=lot]').first()).toBeVisible()
+  await page.locator('[data-test=brand]').click()
+  await page.locator('[data-test=menu-store]').click()
+  await expect(page.locator('main')).not.toContainText('€')
+  expect(await keptOn(page)).not.toMatch(/Eur":[\d"]/)
+})
+
 test('two tablets, one plan line: the one that was offline is asked, with both numbers', async ({ page, browser }) => {
   const other = await (await browser.newContext()).newPage()
   await asOwner(page)
@@ -138,7 +241,10 @@ test('two tablets, one plan line: the one that was offline is asked, with both n
   await other.context().close()
 })
 
-test('what the server refuses later says what to mend, with what was typed, and goes when it is mended', async ({ page, browser }) => {
+test('what the server refuses later says what to mend, with what was typed, and goes when it is mended', async ({
+  page,
+  browser,
+}) => {
   await asOwner(page)
   await settled(page)
   await weighIn(page, 'Lime', '5', '3')
@@ -148,7 +254,10 @@ test('what the server refuses later says what to mend, with what was typed, and 
   await page.context().setOffline(true)
   const other = await (await browser.newContext()).newPage()
   await signIn(other, 'crew', 'press-and-pour')
-  for (const [p, kg, juice] of [[page, '4', '1.7'], [other, '3', '1.3']] as const) {
+  for (const [p, kg, juice] of [
+    [page, '4', '1.7'],
+    [other, '3', '1.3'],
+  ] as const) {
     await lot(p).locator('[data-test=press]').click()
     await input(p, 'taken').fill(kg)
     await input(p, 'juice').fill(juice)
@@ -228,7 +337,9 @@ test('history: a press is taken out and put back, a plan brought back', async ({
   await expect(input(page, 'cups')).toHaveValue('64')
 })
 
-test('crew sign in by PIN on an enrolled tablet; the owner changes a password and strikes the tablet off', async ({ page }) => {
+test('crew sign in by PIN on an enrolled tablet; the owner changes a password and strikes the tablet off', async ({
+  page,
+}) => {
   await asOwner(page)
   await page.goto('/people')
   await input(page, 'tablet-name').fill('Counter')

@@ -1,19 +1,63 @@
 import { defineConfig } from '@playwright/test'
 
 // Debian's Chromium; the servers are started by bin/test, which hands over their addresses.
-const launchOptions = { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] }
+const launchOptions = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+}
 const tablet = { viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/Lisbon' }
 
 export default defineConfig({
-  testDir: '.', workers: 1, fullyParallel: false, retries: 0, timeout: 90_000, globalTimeout: 17 * 60_000, expect: { timeout: 15_000 },
+  testDir: '.',
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 90_000,
+  globalTimeout: 17 * 60_000,
+  expect: { timeout: 15_000 },
   outputDir: `${process.env.OLVEX_E2E_WORK ?? 'tmp'}/results`,
   reporter: [['list'], ['json', { outputFile: process.env.OLVEX_E2E_REPORT ?? 'tmp/e2e.json' }]],
   use: { browserName: 'chromium', launchOptions, actionTimeout: 10_000, trace: 'off' },
   projects: [
     { name: 'whole-job', testMatch: 'whole-job.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN } },
-    { name: 'tablet', testMatch: ['glass.spec.ts', 'bad-input.spec.ts', 'plan.spec.ts', 'lab.spec.ts', 'bench.spec.ts', 'week.spec.ts', 'keyboard.spec.ts'], use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO } },
+    {
+      name: 'tablet',
+      testMatch: [
+        'glass.spec.ts',
+        'bad-input.spec.ts',
+        'plan.spec.ts',
+        'lab.spec.ts',
+        'bench.spec.ts',
+        'week.spec.ts',
+        'keyboard.spec.ts',
+      ],
+      use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
+    },
     { name: 'offline', testMatch: 'offline.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO } },
-    { name: 'phone', testMatch: 'phone.spec.ts', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, locale: 'es-ES', timezoneId: 'Europe/Lisbon', baseURL: process.env.OLVEX_E2E_DEMO } },
-    { name: 'after-restart', testMatch: 'after-restart.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN } },
+    {
+      name: 'phone',
+      testMatch: 'phone.spec.ts',
+      use: {
+        viewport: { width: 390, height: 844 },
+        hasTouch: true,
+        isMobile: true,
+        locale: 'es-ES',
+        timezoneId: 'Europe/Lisbon',
+        baseURL: process.env.OLVEX_E2E_DEMO,
+      },
+    },
+    {
+      name: 'after-restart',
+      testMatch: 'after-restart.spec.ts',
+      use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN },
+    },
   ],
 })

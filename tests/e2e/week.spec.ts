@@ -1,13 +1,21 @@
 import type { Page } from '@playwright/test'
 import { answered, asOwner, atStand, choose, chooseFruit, expect, input, test } from './steps'
 
-// A week at the cart, through the screens: received, ripened, cleaned, pressed two ways, corrected, thrown away, and bought for Saturday.
-const lot = (page: Page, fruit: string, text: string) => page.locator(`[data-test=lot][data-fruit=${fruit}]`, { hasText: text }).first()
+// A week at the cart, through the screens: received, ripened, cleaned, pressed two ways, corrected, thrown away, and
+// bought for Saturday.
+const lot = (page: Page, fruit: string, text: string) =>
+  page.locator(`[data-test=lot][data-fruit=${fruit}]`, { hasText: text }).first()
 async function atTheCart(page: Page): Promise<void> {
   await asOwner(page)
   await atStand(page, 'Saturday cart')
 }
-async function receive(page: Page, fruit: string, fields: Record<string, string>, more?: { feel?: string; place?: string; when?: string }, confirm = false): Promise<void> {
+async function receive(
+  page: Page,
+  fruit: string,
+  fields: Record<string, string>,
+  more?: { feel?: string; place?: string; when?: string },
+  confirm = false,
+): Promise<void> {
   await page.locator('[data-test=weigh-in]').click()
   await chooseFruit(page, fruit)
   for (const [key, value] of Object.entries(fields).filter(([k]) => k !== 'per')) await input(page, key).fill(value)
@@ -156,7 +164,9 @@ test('a week at a stand', async ({ page }) => {
     await page.locator('[data-test=want]').click()
     await expect(page.locator('[data-test=buying-apple]')).toContainText('× 13 kg')
     await expect(page.locator('[data-test=buy-total]')).toHaveText(/^\d+\.\d\d$/)
-    const pdf = (await page.pdf({ format: 'A4', margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' } })).toString('latin1')
+    const pdf = (
+      await page.pdf({ format: 'A4', margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' } })
+    ).toString('latin1')
     expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1)
   })
 })

@@ -30,7 +30,11 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
 
   await test.step('prices of what is bought', async () => {
     await fromMenu(page, 'store')
-    for (const [key, price, pack] of [['white-sugar', '1.1', '1'], ['water', '0.02', '10'], ['ice', '2.5', '10']] as const) {
+    for (const [key, price, pack] of [
+      ['white-sugar', '1.1', '1'],
+      ['water', '0.02', '10'],
+      ['ice', '2.5', '10'],
+    ] as const) {
       await input(page, 'filter').fill(key.replace('-', ' '))
       await page.locator(`[data-test=price-${key}]`).click()
       await input(page, 'pack-price').fill(price)
@@ -74,7 +78,8 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
     await expect(batch).toContainText('30.90')
     await expect(batch.locator('[data-test=row-lemon-juice]')).toContainText('4.120')
     await expect(page.locator('[data-test=too-big]')).toContainText('batches')
-    // 4.12 L needed, 2 L in the fridge. One press of 400 mL/kg and a handbook of 417 make 326 mL/kg sure in 9 lots of 10: 2.12 L are 6.5 kg, and 7 kg are in the crate
+    // 4.12 L needed, 2 L in the fridge. One press of 400 mL/kg and a handbook of 417 make 326 mL/kg sure in 9 lots of
+    // 10: 2.12 L are 6.5 kg, and 7 kg are in the crate
     const lemon = page.locator('[data-test=buy-lemon]')
     await expect(lemon).toContainText('6.5')
     await expect(lemon).toContainText('enough')

@@ -6,10 +6,37 @@ import { Bench } from '../../server/devices/simulator'
 import type { BenchReading } from '../../shared/contract'
 
 describe('a line of the bench', () => {
-  it.each([['scale = 1284 g', { device: 'scale', steady: true, value: 1284, unit: 'g' }], ['probe ~ -0.5 C\r', { device: 'probe', steady: false, value: -0.5, unit: 'C' }], ['refractometer gone', { device: 'refractometer', gone: true }]])('%j is read', (text, line) => expect(parseLine(text)).toEqual(line))
-  it.each([['hello olvex-bench 1'], ['scale = 1284 C'], ['scale = x g'], ['kettle = 1 g'], ['scale = 1e9 g'], ['scale = 1284 g extra'], ['scale ? 1 g'], ['']])('%j is none', (text) => expect(parseLine(text)).toBeNull())
-  it('whatever comes, it is a reading or nothing', () => fc.assert(fc.property(fc.string(), (text) => { const l = parseLine(text); if (l && !('gone' in l)) expect(Number.isFinite(l.value)).toBe(true) })))
-  it.each([['simulated', true], ['10.0.0.5:4625', true], ['scale.local:80', true], ['scale', false], ['x:99999', false], ['a b:1', false], ['http://x:1', false]])('%s as an address: %s', (text, ok) => expect(isBenchAddress(text)).toBe(ok))
+  it.each([
+    ['scale = 1284 g', { device: 'scale', steady: true, value: 1284, unit: 'g' }],
+    ['probe ~ -0.5 C\r', { device: 'probe', steady: false, value: -0.5, unit: 'C' }],
+    ['refractometer gone', { device: 'refractometer', gone: true }],
+  ])('%j is read', (text, line) => expect(parseLine(text)).toEqual(line))
+  it.each([
+    ['hello olvex-bench 1'],
+    ['scale = 1284 C'],
+    ['scale = x g'],
+    ['kettle = 1 g'],
+    ['scale = 1e9 g'],
+    ['scale = 1284 g extra'],
+    ['scale ? 1 g'],
+    [''],
+  ])('%j is none', (text) => expect(parseLine(text)).toBeNull())
+  it('whatever comes, it is a reading or nothing', () =>
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        const l = parseLine(text)
+        if (l && !('gone' in l)) expect(Number.isFinite(l.value)).toBe(true)
+      }),
+    ))
+  it.each([
+    ['simulated', true],
+    ['10.0.0.5:4625', true],
+    ['scale.local:80', true],
+    ['scale', false],
+    ['x:99999', false],
+    ['a b:1', false],
+    ['http://x:1', false],
+  ])('%s as an address: %s', (text, ok) => expect(isBenchAddress(text)).toBe(ok))
 })
 
 describe('a bench and its bridge', () => {
@@ -30,7 +57,10 @@ describe('a bench and its bridge', () => {
     bridge = new Bridge('127.0.0.1', port, () => undefined)
     bridge.listen((r) => heard.push(r))
   })
-  afterAll(() => { bridge.close(); bench.close() })
+  afterAll(() => {
+    bridge.close()
+    bench.close()
+  })
 
   it('says steady what is steady, and settles on what is put on it', async () => {
     await until(() => of('scale')?.steady === true)
@@ -63,7 +93,13 @@ describe('a bench and its bridge', () => {
   it('answers commands on its line, and nonsense with what it knows', async () => {
     const said = await new Promise<string>((resolve) => {
       let text = ''
-      const socket = connect(port, '127.0.0.1').on('data', (d) => { text += d; if (text.includes('ok\n') && text.includes('? ')) { socket.destroy(); resolve(text) } })
+      const socket = connect(port, '127.0.0.1').on('data', (d) => {
+        text += d
+        if (text.includes('ok\n') && text.includes('? ')) {
+          socket.destroy()
+          resolve(text)
+        }
+      })
       socket.write('put probe 7.5\nboil kettle\n')
     })
     expect(said).toContain('hello olvex-bench 1\n')

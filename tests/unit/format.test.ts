@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { parseNumber } from '../../core/units'
-import { dayAt, digitsFor, formatDay, formatNumber, formatTime, unitText } from '../../app/utils/format'
+import {
+  dayAt,
+  digitsFor,
+  formatCalendarDay,
+  formatDay,
+  formatNumber,
+  formatTime,
+  shiftDay,
+  unitText,
+} from '../../app/utils/format'
 import { maskFor, ownerOnly } from '../../server/services/who'
 import { refuseUnlessConfirmed, Refusal } from '../../server/services/errors'
 import { assertSpace } from '../../server/services/disk'
@@ -19,22 +28,40 @@ describe('numbers as people here write them', () => {
   })
   it.each([NaN, Infinity, -Infinity])('%d is no number to show', (value) => expect(formatNumber(value, 'en')).toBe('–'))
   it('what is shown can be typed back, in both languages, below a thousand', () => {
-    fc.assert(fc.property(fc.integer({ min: -99999, max: 99999 }), fc.constantFrom('en', 'es'), (hundredths, locale) => {
-      const value = hundredths / 100
-      expect(parseNumber(formatNumber(value, locale, 2).replace(/,(?=\d{3}\b)/, ''))).toEqual({ ok: true, value: value === 0 ? 0 : value })
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: -99999, max: 99999 }), fc.constantFrom('en', 'es'), (hundredths, locale) => {
+        const value = hundredths / 100
+        expect(parseNumber(formatNumber(value, locale, 2).replace(/,(?=\d{3}\b)/, ''))).toEqual({
+          ok: true,
+          value: value === 0 ? 0 : value,
+        })
+      }),
+    )
   })
-  it.each([['EUR/kg', '€/kg'], ['mL/kg', 'mL/kg'], ['1', ''], ['EUR', '€']])('the unit %s is written “%s”', (unit, text) => expect(unitText(unit)).toBe(text))
-  it('every unit has its digits, and a new one two', () => expect([digitsFor('g'), digitsFor('EUR'), digitsFor('°Bx'), digitsFor('furlong')]).toEqual([0, 2, 1, 2]))
+  it.each([
+    ['EUR/kg', '€/kg'],
+    ['mL/kg', 'mL/kg'],
+    ['1', ''],
+    ['EUR', '€'],
+  ])('the unit %s is written “%s”', (unit, text) => expect(unitText(unit)).toBe(text))
+  it('every unit has its digits, and a new one two', () =>
+    expect([digitsFor('g'), digitsFor('EUR'), digitsFor('°Bx'), digitsFor('furlong')]).toEqual([0, 2, 1, 2]))
 })
 
 describe('days and times', () => {
   const late = '2026-11-24T23:30:00Z'
   it('are those of the stand, not of the tablet', () => {
-    expect([dayAt(new Date(late), 'Europe/Lisbon'), dayAt(new Date(late), 'Europe/Madrid')]).toEqual(['2026-11-24', '2026-11-25'])
-    expect([formatTime(late, 'en', 'Europe/Madrid'), formatTime(late, 'es', 'America/Mexico_City')]).toEqual(['00:30', '17:30'])
+    expect([dayAt(new Date(late), 'Europe/Lisbon'), dayAt(new Date(late), 'Europe/Madrid')]).toEqual([
+      '2026-11-24',
+      '2026-11-25',
+    ])
+    expect([formatTime(late, 'en', 'Europe/Madrid'), formatTime(late, 'es', 'America/Mexico_City')]).toEqual([
+      '00:30',
+      '17:30',
+    ])
   })
-  it('put the day before the month', () => expect([formatDay(late, 'en', 'UTC'), formatDay(late, 'es', 'UTC')]).toEqual(['24 Nov', '24 nov']))
+  it('put the day before the month', () =>
+    expect([formatDay(late, 'en', 'UTC'), formatDay(late, 'es', 'UTC')]).toEqual(['24 Nov', '24 nov']))
   it('know the day on which clocks change', () => {
     expect(dayAt(new Date('2026-10-25T00:30:00Z'), 'Europe/Lisbon')).toBe('2026-10-25')
     expect(formatTime('2026-10-25T00:30:00Z', 'en', 'Europe/Lisbon')).toBe('01:30')
@@ -43,11 +70,23 @@ describe('days and times', () => {
 })
 
 describe('money', () => {
-  const row = { id: 'a', costEur: 3, cup: { cupEur: 0.1, name: 'Euro cup' }, rows: [{ sellEur: 4 }, { sellEur: null }], at: new Date(0) }
+  const row = {
+    id: 'a',
+    costEur: 3,
+    cup: { cupEur: 0.1, name: 'Euro cup' },
+    rows: [{ sellEur: 4 }, { sellEur: null }],
+    at: new Date(0),
+  }
   const who = (role: 'crew' | 'lead' | 'owner') => ({ personId: 'p', role, key: null })
   it('is there for the owner, as it was', () => expect(maskFor(who('owner'), row)).toBe(row))
   it.each(['crew', 'lead'] as const)('is nothing for %s, however deep, and only money is', (role) => {
-    expect(maskFor(who(role), row)).toEqual({ id: 'a', costEur: null, cup: { cupEur: null, name: 'Euro cup' }, rows: [{ sellEur: null }, { sellEur: null }], at: new Date(0) })
+    expect(maskFor(who(role), row)).toEqual({
+      id: 'a',
+      costEur: null,
+      cup: { cupEur: null, name: 'Euro cup' },
+      rows: [{ sellEur: null }, { sellEur: null }],
+      at: new Date(0),
+    })
     expect(ownerOnly(who(role), 5)).toBeNull()
   })
   it('leaves what it was given alone', () => {
@@ -66,7 +105,10 @@ describe('limits and doubts', () => {
       return [(e as Refusal).status, (e as Refusal).code]
     }
   }
-  it('a limit refuses, confirmed or not', () => expect(refused({ limits: [{ field: 'kg', code: 'kg-not-positive', numbers: {} }], doubts: [] }, ['kg-not-positive'])).toEqual([422, 'invalid']))
+  it('a limit refuses, confirmed or not', () =>
+    expect(
+      refused({ limits: [{ field: 'kg', code: 'kg-not-positive', numbers: {} }], doubts: [] }, ['kg-not-positive']),
+    ).toEqual([422, 'invalid']))
   it('a doubt asks, until it is confirmed by its own code', () => {
     expect(refused({ limits: [], doubts: [doubt] }, [])).toEqual([409, 'needs-confirmation'])
     expect(refused({ limits: [], doubts: [doubt] }, ['something-else'])).toEqual([409, 'needs-confirmation'])
@@ -79,4 +121,12 @@ describe('the disk', () => {
     await expect(assertSpace(undefined)).resolves.toBeUndefined()
     await expect(assertSpace('/nowhere/at/all')).resolves.toBeUndefined()
   })
+})
+
+it('a calendar day is the same wherever the stand is, and counts on over months and leap days', () => {
+  expect(['2026-03-01', '2026-12-31'].map((d) => formatCalendarDay(d, 'en'))).toEqual(['1 Mar', '31 Dec'])
+  expect(formatCalendarDay('2026-03-01', 'es')).toBe('1 mar')
+  expect(shiftDay('2028-02-28', 1)).toBe('2028-02-29')
+  expect(shiftDay('2026-12-31', 1)).toBe('2027-01-01')
+  expect(shiftDay('2026-03-29', -1)).toBe('2026-03-28')
 })

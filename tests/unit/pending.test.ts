@@ -6,15 +6,50 @@ import type { Entry } from '../../app/outbox/tablet-db'
 import type { Lot, Recipe } from '../../shared/contract'
 
 const STAND = 'stand'
-const entry = (route: Entry['route'], body: Record<string, unknown>, params: Record<string, string> = {}): Entry => ({ seq: 1, key: 'k', personId: 'p', route, params, body, at: '2026-01-02T08:00:00Z', state: 'waiting', problem: null })
-const weighIn = (over: object = {}) => entry('postLot', { id: 'new', standId: STAND, ingredientKey: 'lemon', supplier: 'Grove', kg: 10, priceEurPerKg: 2, count: 80, ...over })
-const press = (over: object = {}) => entry('postPress', { id: 'press', lotId: 'new', juiceLotId: 'juice', takenKg: 4, trimmedKg: null, juice: { value: 1600, unit: 'mL' }, method: 'hand-reamer', minutes: 9, ...over })
-const over = (entries: Entry[], lots: Lot[] = []) => withPending({ lots, presses: [] }, entries, STAND, 'Ada', { data: (k) => INGREDIENTS.get(k), handling: () => null })
+const entry = (route: Entry['route'], body: Record<string, unknown>, params: Record<string, string> = {}): Entry => ({
+  seq: 1,
+  key: 'k',
+  personId: 'p',
+  route,
+  params,
+  body,
+  at: '2026-01-02T08:00:00Z',
+  state: 'waiting',
+  problem: null,
+})
+const weighIn = (over: object = {}) =>
+  entry('postLot', {
+    id: 'new',
+    standId: STAND,
+    ingredientKey: 'lemon',
+    supplier: 'Grove',
+    kg: 10,
+    priceEurPerKg: 2,
+    count: 80,
+    ...over,
+  })
+const press = (over: object = {}) =>
+  entry('postPress', {
+    id: 'press',
+    lotId: 'new',
+    juiceLotId: 'juice',
+    takenKg: 4,
+    trimmedKg: null,
+    juice: { value: 1600, unit: 'mL' },
+    method: 'hand-reamer',
+    minutes: 9,
+    ...over,
+  })
+const over = (entries: Entry[], lots: Lot[] = []) =>
+  withPending({ lots, presses: [] }, entries, STAND, 'Ada', { data: (k) => INGREDIENTS.get(k), handling: () => null })
 
 describe('what is not sent yet', () => {
   it('can be worked with: weighed in, pressed, counted', () => {
     const { lots, presses } = over([weighIn(), press()])
-    expect(lots.map((l) => [l.id, l.kind, Math.round(l.onHand)])).toEqual([['juice', 'pressed', 1600], ['new', 'received', 6000]])
+    expect(lots.map((l) => [l.id, l.kind, Math.round(l.onHand)])).toEqual([
+      ['juice', 'pressed', 1600],
+      ['new', 'received', 6000],
+    ])
     expect(presses[0]).toMatchObject({ takenG: 4000, fruitCostEur: 8, by: 'Ada' })
     expect(presses[0]!.juiceG).toBeGreaterThan(1600)
   })
@@ -27,33 +62,72 @@ describe('what is not sent yet', () => {
     expect(over([press()]).presses).toEqual([])
     expect(over([weighIn({ ingredientKey: 'water' }), press()]).presses).toEqual([])
   })
-  it('of a press that cannot be is left for the server to refuse', () => expect(over([weighIn(), press({ juice: { value: 9000, unit: 'mL' } })]).presses).toEqual([]))
+  it('of a press that cannot be is left for the server to refuse', () =>
+    expect(over([weighIn(), press({ juice: { value: 9000, unit: 'mL' } })]).presses).toEqual([]))
   it('goes for garnish, is looked at and thrown, and kept peel is on the shelf', () => {
     const event = (event: object) => entry('postLotEvent', { id: 'e', event }, { id: 'new' })
-    const kept = press({ parts: [{ part: 'peel', g: 500, kept: { lotId: 'peel', place: 'cold', useBy: null, useFor: 'peel sugar' } }] })
-    const { lots } = over([weighIn(), kept, event({ kind: 'garnish', pieces: 2, massG: null }), event({ kind: 'discard', kg: 1, reason: 'soft' }), event({ kind: 'look', place: 'cold', feel: 'soft' }), event({ kind: 'clean', initials: 'AB', routine: 'x' })])
+    const kept = press({
+      parts: [{ part: 'peel', g: 500, kept: { lotId: 'peel', place: 'cold', useBy: null, useFor: 'peel sugar' } }],
+    })
+    const { lots } = over([
+      weighIn(),
+      kept,
+      event({ kind: 'garnish', pieces: 2, massG: null }),
+      event({ kind: 'discard', kg: 1, reason: 'soft' }),
+      event({ kind: 'look', place: 'cold', feel: 'soft' }),
+      event({ kind: 'clean', initials: 'AB', routine: 'x' }),
+    ])
     const crate = lots.find((l) => l.id === 'new')!
     expect(crate.onHand).toBeCloseTo(10000 - 4000 - 250 - 1000, 6)
     expect([crate.look!.feel, crate.cleaned!.initials]).toEqual(['soft', 'AB'])
-    expect(lots.find((l) => l.id === 'peel')).toMatchObject({ kind: 'by-product', part: 'peel', onHand: 500, useFor: 'peel sugar' })
+    expect(lots.find((l) => l.id === 'peel')).toMatchObject({
+      kind: 'by-product',
+      part: 'peel',
+      onHand: 500,
+      useFor: 'peel sugar',
+    })
   })
   it('a correction takes the place of what it corrects', () => {
-    const { lots, presses } = over([weighIn(), press(), press({ id: 'right', juiceLotId: 'juice2', takenKg: 3, replaces: 'press', juice: { value: 1200, unit: 'mL' } })])
+    const { lots, presses } = over([
+      weighIn(),
+      press(),
+      press({ id: 'right', juiceLotId: 'juice2', takenKg: 3, replaces: 'press', juice: { value: 1200, unit: 'mL' } }),
+    ])
     expect(presses.map((p) => p.id)).toEqual(['right'])
-    expect(lots.map((l) => [l.id, Math.round(l.onHand)])).toEqual([['juice2', 1200], ['new', 7000]])
+    expect(lots.map((l) => [l.id, Math.round(l.onHand)])).toEqual([
+      ['juice2', 1200],
+      ['new', 7000],
+    ])
   })
-  it('costs nothing known when no price was typed', () => expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())
+  it('costs nothing known when no price was typed', () =>
+    expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())
   it('plan lines replace, add and take off', () => {
     const line = { id: 'l1', standId: STAND, day: '2026-01-02', recipeId: 'r', cups: 40, version: 2 }
-    const put = (id: string, cups: number) => entry('putPlanLine', { standId: STAND, day: '2026-01-02', recipeId: 'r', cups, version: 2 }, { id })
+    const put = (id: string, cups: number) =>
+      entry('putPlanLine', { standId: STAND, day: '2026-01-02', recipeId: 'r', cups, version: 2 }, { id })
     expect(withPendingLines([line], [put('l1', 60)], STAND, '2026-01-02').map((l) => l.cups)).toEqual([60])
     expect(withPendingLines([line], [put('l1', 0)], STAND, '2026-01-02')).toEqual([])
     expect(withPendingLines([], [put('l2', 5)], STAND, '2026-01-02')).toHaveLength(1)
     expect(withPendingLines([line], [put('l1', 60)], STAND, '2026-01-03').map((l) => l.cups)).toEqual([40])
   })
   it('drafts lie over their recipe, and a new drink is on the shelf', () => {
-    const recipe = { id: 'r', kind: 'drink', name: 'Old', shipped: null, family: 'lemonade', draft: newDrink(null, 300), sellEur: 3, version: 4, standard: null } as Recipe
-    const put = (id: string, version: number) => entry('putRecipe', { kind: 'drink', name: 'New', family: 'lemonade', draft: newDrink(null, 200), version }, { id })
+    const recipe = {
+      id: 'r',
+      kind: 'drink',
+      name: 'Old',
+      shipped: null,
+      family: 'lemonade',
+      draft: newDrink(null, 300),
+      sellEur: 3,
+      version: 4,
+      standard: null,
+    } as Recipe
+    const put = (id: string, version: number) =>
+      entry(
+        'putRecipe',
+        { kind: 'drink', name: 'New', family: 'lemonade', draft: newDrink(null, 200), version },
+        { id },
+      )
     expect(withPendingRecipes([recipe], [put('r', 4)])[0]).toMatchObject({ name: 'New', sellEur: 3, version: 4 })
     expect(withPendingRecipes([recipe], [put('s', 0)]).map((r) => r.name)).toEqual(['Old', 'New'])
     expect(withPendingRecipes([recipe], [put('gone', 3)])).toHaveLength(1)
@@ -63,17 +137,30 @@ describe('what is not sent yet', () => {
 describe('what changed, for people', () => {
   const drink = withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' })
   it('says made, changed, taken off, out of the books and back', () => {
-    expect([actOf(null, {}), actOf({}, {}), actOf({}, null), actOf({ voided: false }, { voided: true }), actOf({ voided: true }, { voided: false })]).toEqual(['made', 'changed', 'gone', 'voided', 'restored'])
+    expect([
+      actOf(null, {}),
+      actOf({}, {}),
+      actOf({}, null),
+      actOf({ voided: false }, { voided: true }),
+      actOf({ voided: true }, { voided: false }),
+    ]).toEqual(['made', 'changed', 'gone', 'voided', 'restored'])
   })
   it('names the fields that differ, and not what only tells rows apart', () => {
-    expect(differences({ id: 'a', version: 1, cups: 40, name: 'x' }, { id: 'a', version: 2, cups: 60, name: 'x' })).toEqual([{ field: 'cups', before: 40, after: 60 }])
+    expect(
+      differences({ id: 'a', version: 1, cups: 40, name: 'x' }, { id: 'a', version: 2, cups: 60, name: 'x' }),
+    ).toEqual([{ field: 'cups', before: 40, after: 60 }])
   })
-  it('reads how a fruit is handled field by field', () => expect(differences({ handling: { leadDays: 1 } }, { handling: { leadDays: 3 } })).toEqual([{ field: 'leadDays', before: 1, after: 3 }]))
-  it('takes a number and its text as the same', () => expect(differences({ amount: '40.0000' }, { amount: 40 })).toEqual([]))
+  it('reads how a fruit is handled field by field', () =>
+    expect(differences({ handling: { leadDays: 1 } }, { handling: { leadDays: 3 } })).toEqual([
+      { field: 'leadDays', before: 1, after: 3 },
+    ]))
+  it('takes a number and its text as the same', () =>
+    expect(differences({ amount: '40.0000' }, { amount: 40 })).toEqual([]))
   it('reads a drink by its layers', () => {
     const after = withVolume(withLayer(drink, { ingredient: 'honey' }, { value: 20, unit: 'g' }), 250)
     expect(differences({ draft: drink, name: 'L' }, { draft: after, name: 'L' })).toEqual([
-      { field: 'layer', item: 'honey', before: null, after: '20 g' }, { field: 'volume', before: '300 mL', after: '250 mL' },
+      { field: 'layer', item: 'honey', before: null, after: '20 g' },
+      { field: 'volume', before: '300 mL', after: '250 mL' },
     ])
   })
 })

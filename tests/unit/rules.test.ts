@@ -1,16 +1,20 @@
 import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { en } from '../../app/i18n/en'
 import { es } from '../../app/i18n/es'
 import { lab as labEn } from '../../app/i18n/en/lab'
 import { lab as labEs } from '../../app/i18n/es/lab'
-import { contract } from '../../shared/contract'
+import { z } from 'zod'
+import { READS_FORM } from '../../app/outbox/tablet-db'
+import { contract, type Endpoint } from '../../shared/contract'
 import { FUNCTIONS } from '../../core/figures/functions'
 import { CATALOGUE, isChoice, kebab, type Spec } from '../../core/process'
 import { INGREDIENTS } from '../../core/substances'
 
 /** What the linter says of a file that is not there. */
-const lint = (file: string, code: string): string => spawnSync('node_modules/.bin/eslint', ['--stdin', '--stdin-filename', file], { input: code, encoding: 'utf8' }).stdout
+const lint = (file: string, code: string): string =>
+  spawnSync('node_modules/.bin/eslint', ['--stdin', '--stdin-filename', file], { input: code, encoding: 'utf8' }).stdout
 
 describe('dependencies point one way', () => {
   it.each([
@@ -18,13 +22,31 @@ describe('dependencies point one way', () => {
     ['core/planted.ts', "import fs from 'node:fs'\nexport default fs\n", 'no-restricted-imports'],
     ['shared/planted.ts', "import { x } from '../server/services/lots'\nexport default x\n", 'no-restricted-imports'],
     ['app/planted.ts', "import { x } from '../server/services/lots'\nexport default x\n", 'no-restricted-imports'],
-    ['server/services/planted.ts', "import { Lot } from '../db/models'\nexport const f = () => Lot.findAll({ where: {} })\n", 'model-calls-have-transaction'],
+    [
+      'server/services/planted.ts',
+      "import { Lot } from '../db/models'\nexport const f = () => Lot.findAll({ where: {} })\n",
+      'model-calls-have-transaction',
+    ],
   ])('%s with %j is refused', (file, code, rule) => expect(lint(file, code)).toContain(rule))
-  it('and what is allowed is not', () => expect(lint('core/planted.ts', "import { massG } from './process'\nexport default massG\n")).toBe(''))
+  it('and what is allowed is not', () =>
+    expect(lint('core/planted.ts', "import { massG } from './process'\nexport default massG\n")).toBe(''))
+})
+
+// What a tablet kept of a list is read by the page after it, which may be of a later release.
+it('the number of the forms that tablets keep moves with them', () => {
+  const forms = Object.values<Endpoint>(contract)
+    .filter((e) => e.method === 'GET')
+    .map((e) => [e.id, z.toJSONSchema(e.reply, { unrepresentable: 'any' })])
+  const sha = createHash('sha256').update(JSON.stringify(forms)).digest('hex')
+  // Where this fails: put the new hash here, and count READS_FORM up.
+  expect([READS_FORM, sha.slice(0, 12)]).toEqual([2, 'a1f05a9a6bd7'])
 })
 
 type Tree = { [key: string]: string | Tree }
-const leaves = (tree: Tree, at = ''): [string, string][] => Object.entries(tree).flatMap(([k, v]) => (typeof v === 'string' ? [[`${at}${k}`, v] as [string, string]] : leaves(v, `${at}${k}.`)))
+const leaves = (tree: Tree, at = ''): [string, string][] =>
+  Object.entries(tree).flatMap(([k, v]) =>
+    typeof v === 'string' ? [[`${at}${k}`, v] as [string, string]] : leaves(v, `${at}${k}.`),
+  )
 
 describe('messages', () => {
   const [english, spanish] = [new Map([...leaves(en), ...leaves(labEn)]), new Map([...leaves(es), ...leaves(labEs)])]
@@ -38,16 +60,30 @@ describe('messages', () => {
   it('name every ingredient, every formula, and every code of the core and the services', () => {
     for (const key of INGREDIENTS.keys()) expect([...english.keys()]).toContain(`ingredient.${key}`)
     for (const key of Object.keys(FUNCTIONS)) expect([...english.keys()]).toContain(`formula.${key}`)
-    const code = spawnSync('git', ['ls-files', 'core', 'server/services', 'server/utils'], { encoding: 'utf8' }).stdout.trim().split('\n').filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts')).map((f) => readFileSync(f, 'utf8')).join('\n')
-    const codes = [...code.matchAll(/(?:ProcessLimit\(|code: |limit: |doubts\.push\(|Refusal\(\d+, )'([a-z-]+)'/g)].map((m) => m[1]!)
+    const code = spawnSync('git', ['ls-files', 'core', 'server/services', 'server/utils'], { encoding: 'utf8' })
+      .stdout.trim()
+      .split('\n')
+      .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+      .map((f) => readFileSync(f, 'utf8'))
+      .join('\n')
+    const codes = [
+      ...code.matchAll(/(?:ProcessLimit\(\s*|code: |limit: |doubts\.push\(|Refusal\(\d+,\s*)'([a-z-]+)'/g),
+    ].map((m) => m[1]!)
     expect(codes.length).toBeGreaterThan(30)
     for (const c of codes) expect([...english.keys()]).toContain(`problem.${c}`)
-    for (const s of code.match(/source\.[a-z0-9-]+/g) ?? []) expect([...english.keys()]).toContain(s)
-    for (const m of code.matchAll(/(?<![.\w])(?:given|sum|difference|product|quotient|call|per100|leaf)\('([a-z0-9-]+)'/g)) expect([...english.keys()]).toContain(`figure.${m[1]}`)
+    for (const s of code.match(/(?<=')source\.[a-z0-9-]+(?=')/g) ?? []) expect([...english.keys()]).toContain(s)
+    for (const m of code.matchAll(
+      /(?<![.\w])(?:given|sum|difference|product|quotient|call|per100|leaf|short|times)\(\s*'([a-z0-9-]+)'/g,
+    ))
+      expect([...english.keys()]).toContain(`figure.${m[1]}`)
+    for (const m of code.matchAll(/(?<![.\w])used\(\s*'\w+',\s*'([a-z0-9-]+)'/g))
+      expect([...english.keys()]).toContain(`figure.${m[1]}`)
   })
   it('name every step, with its numbers, choices, equipment and end sign', () => {
     for (const kind of Object.values(CATALOGUE)) {
-      expect([...english.keys()]).toEqual(expect.arrayContaining([`step.${kind.op}`, `endSign.${kind.endSign}`, ...kind.holds.map((h) => `holds.${h}`)]))
+      expect([...english.keys()]).toEqual(
+        expect.arrayContaining([`step.${kind.op}`, `endSign.${kind.endSign}`, ...kind.holds.map((h) => `holds.${h}`)]),
+      )
       for (const [name, spec] of Object.entries<Spec>(kind.params)) {
         expect([...english.keys()]).toContain(`figure.param-${kebab(name)}`)
         if (isChoice(spec)) for (const c of spec.choices) expect([...english.keys()]).toContain(`choice.${c}`)
@@ -58,5 +94,6 @@ describe('messages', () => {
 
 it('docs/api.md names every route as the contract has it', () => {
   const text = readFileSync('docs/api.md', 'utf8')
-  for (const e of Object.values(contract)) expect(text).toContain(`| \`${e.method} ${e.path}\` | ${e.role} | ${e.summary} |`)
+  for (const e of Object.values(contract))
+    expect(text).toContain(`| \`${e.method} ${e.path}\` | ${e.role} | ${e.summary} |`)
 })

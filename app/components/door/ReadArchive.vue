@@ -8,16 +8,9 @@ const { t } = useI18n()
 const file = ref<File | null>(null)
 const login = ref('')
 const password = ref('')
-async function base64(f: File): Promise<string> {
-  const url = await new Promise<string>((done, fail) => {
-    const reader = new FileReader()
-    reader.onload = () => done(reader.result as string)
-    reader.onerror = () => fail(reader.error ?? new Error('the file could not be read'))
-    reader.readAsDataURL(f)
-  })
-  return url.slice(url.indexOf(',') + 1)
-}
-const form = useSubmit(async () => { await api('readArchive', { body: { archive: await base64(file.value!), login: login.value.trim(), password: password.value } }) })
+const form = useSubmit(async () => {
+  await api('readArchive', { file: file.value!, body: { login: login.value.trim(), password: password.value } })
+})
 async function read(): Promise<void> {
   form.clear()
   if (!file.value) form.refuse('archive', t('problem.archive-unreadable'))
@@ -32,10 +25,32 @@ async function read(): Promise<void> {
   <form class="stack" novalidate data-test="read-archive" @submit.prevent="read">
     <h1>{{ t('archive.import') }}</h1>
     <p class="quiet">{{ t('archive.importWhy') }}</p>
-    <v-file-input :label="t('archive.file')" accept=".zip" prepend-icon="" :error-messages="form.fields.value.archive" data-test="archive-file" @update:model-value="file = Array.isArray($event) ? $event[0] ?? null : $event" />
-    <v-text-field v-model="login" :label="t('archive.ownerLogin')" autocapitalize="none" :error-messages="form.fields.value.login" data-test="archive-login" />
-    <v-text-field v-model="password" :label="t('firstRun.password')" type="password" autocomplete="new-password" :error-messages="form.fields.value.password" data-test="archive-password" />
+    <v-file-input
+      :label="t('archive.file')"
+      accept=".zip"
+      prepend-icon=""
+      :error-messages="form.fields.value.archive"
+      data-test="archive-file"
+      @update:model-value="file = Array.isArray($event) ? ($event[0] ?? null) : $event"
+    />
+    <v-text-field
+      v-model="login"
+      :label="t('archive.ownerLogin')"
+      autocapitalize="none"
+      :error-messages="form.fields.value.login"
+      data-test="archive-login"
+    />
+    <v-text-field
+      v-model="password"
+      :label="t('firstRun.password')"
+      type="password"
+      autocomplete="new-password"
+      :error-messages="form.fields.value.password"
+      data-test="archive-password"
+    />
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
-    <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="archive-read">{{ t('archive.import') }}</v-btn>
+    <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="archive-read">{{
+      t('archive.import')
+    }}</v-btn>
   </form>
 </template>

@@ -15,12 +15,17 @@ const drinks = useDrinks()
 const chosen = ref<string | null>(null)
 const search = ref('')
 
-const items = computed(() => [
-  ...drinks.preps.map((p) => ({ value: `prep:${p.id}`, title: p.name })),
-  ...catalogue.ingredients.filter((i) => POURED.includes(i.kind)).map((i) => ({ value: i.key, title: name(i.key) })),
-].filter((i) => !props.taken.includes(i.value)).sort((a, b) => Number(begins(b.title)) - Number(begins(a.title)) || a.title.localeCompare(b.title)))
+const items = computed(() =>
+  [
+    ...drinks.preps.map((p) => ({ value: `prep:${p.id}`, title: p.name })),
+    ...catalogue.ingredients.filter((i) => POURED.includes(i.kind)).map((i) => ({ value: i.key, title: name(i.key) })),
+  ]
+    .filter((i) => !props.taken.includes(i.value))
+    .sort((a, b) => Number(begins(b.title)) - Number(begins(a.title)) || a.title.localeCompare(b.title)),
+)
 /** What begins with the letters typed comes before what only holds them. */
-const begins = (title: string): boolean => search.value.length > 0 && title.toLowerCase().startsWith(search.value.toLowerCase())
+const begins = (title: string): boolean =>
+  search.value.length > 0 && title.toLowerCase().startsWith(search.value.toLowerCase())
 
 /** A first amount near what such a thing is used at; typed over at once. */
 function firstAmount(key: string): Amount {
@@ -39,5 +44,13 @@ watch(chosen, async (key) => {
 </script>
 
 <template>
-  <v-autocomplete v-model="chosen" v-model:search="search" :items="items" :label="t('layer.add')" :no-data-text="t('layer.none')" data-test="add-layer" auto-select-first />
+  <v-autocomplete
+    v-model="chosen"
+    v-model:search="search"
+    :items="items"
+    :label="t('layer.add')"
+    :no-data-text="t('layer.none')"
+    data-test="add-layer"
+    auto-select-first
+  />
 </template>

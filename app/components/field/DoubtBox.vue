@@ -11,7 +11,9 @@ const { t } = useI18n()
 
 <template>
   <div v-if="doubts.length" class="caution" role="alert" data-test="doubt">
-    <p v-for="d in doubts" :key="d.code"><b>{{ t('doubt.title') }}</b> {{ ofField(d) }}</p>
+    <p v-for="d in doubts" :key="d.code">
+      <b>{{ t('doubt.title') }}</b> {{ ofField(d) }}
+    </p>
     <div class="row" style="margin-top: 10px; flex-wrap: wrap">
       <v-btn @click="$emit('mend')">{{ t('doubt.mend') }}</v-btn>
       <v-btn data-test="confirm" @click="$emit('confirm')">{{ t('doubt.confirm') }}</v-btn>

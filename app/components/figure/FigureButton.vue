@@ -5,22 +5,59 @@ import { useExplain } from '~/stores/explain'
 import { digitsFor } from '~/utils/format'
 
 // A number with its unit; pressing it opens the sum that made it.
-const props = defineProps<{ figure: Figure; digits?: number; unit?: string; label?: string; large?: boolean; shownAs?: string }>()
+const props = defineProps<{
+  figure: Figure
+  digits?: number
+  unit?: string
+  label?: string
+  large?: boolean
+  shownAs?: string
+}>()
 const { figure: text, n, unit: unitOf } = useFormat()
 const { t } = useI18n()
 /** `large`: kilos and litres from a thousand on. */
-const kilo = computed(() => !!props.large && Math.abs(props.figure.value) >= 1000 && (props.figure.unit === 'g' || props.figure.unit === 'mL'))
-const shown = computed(() => props.shownAs ?? (kilo.value ? n(props.figure.value / 1000, 3) : text(props.figure, props.digits ?? digitsFor(props.figure.unit))))
-const unit = computed(() => props.unit ?? (kilo.value ? (props.figure.unit === 'g' ? 'kg' : 'L') : unitOf(props.figure.unit)))
+const kilo = computed(
+  () =>
+    !!props.large && Math.abs(props.figure.value) >= 1000 && (props.figure.unit === 'g' || props.figure.unit === 'mL'),
+)
+const shown = computed(
+  () =>
+    props.shownAs ??
+    (kilo.value ? n(props.figure.value / 1000, 3) : text(props.figure, props.digits ?? digitsFor(props.figure.unit))),
+)
+const unit = computed(
+  () => props.unit ?? (kilo.value ? (props.figure.unit === 'g' ? 'kg' : 'L') : unitOf(props.figure.unit)),
+)
 </script>
 
 <template>
-  <button type="button" class="figure" :class="{ estimated: figure.basis !== 'measured' }" :title="t('explain.open')" :aria-label="`${label ? label + ': ' : ''}${shown} ${unit}. ${t('explain.open')}`" @click.stop="useExplain().open(figure)">
+  <button
+    type="button"
+    class="figure"
+    :class="{ estimated: figure.basis !== 'measured' }"
+    :title="t('explain.open')"
+    :aria-label="`${label ? label + ': ' : ''}${shown} ${unit}. ${t('explain.open')}`"
+    @click.stop="useExplain().open(figure)"
+  >
     <span class="num">{{ shown }}</span><span v-if="unit" class="unit">&nbsp;{{ unit }}</span>
   </button>
 </template>
 
 <style scoped>
-.figure { background: none; border: 0; padding: 2px 1px; margin: 0; font: inherit; color: inherit; cursor: pointer; white-space: nowrap; border-bottom: 1.5px dotted #b3a880; border-radius: 3px; line-height: 1.15; }
-.figure:hover { border-bottom: 1.5px solid var(--ink); }
+.figure {
+  background: none;
+  border: 0;
+  padding: 2px 1px;
+  margin: 0;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  white-space: nowrap;
+  border-bottom: 1.5px dotted #b3a880;
+  border-radius: 3px;
+  line-height: 1.15;
+}
+.figure:hover {
+  border-bottom: 1.5px solid var(--ink);
+}
 </style>

@@ -17,12 +17,17 @@ function precise(f: Figure): string {
   return n(rounded, (String(rounded).split('.')[1] ?? '').length)
 }
 function labelOf(f: Figure): string {
-  const params = { ...f.params, name: f.params?.name === undefined ? '' : name(String(f.params.name)), when: f.params?.when ? day(String(f.params.when)) : '', since: f.params?.since ? day(String(f.params.since)) : '' }
+  const params = {
+    ...f.params,
+    name: f.params?.name === undefined ? '' : name(String(f.params.name)),
+    when: f.params?.when ? day(String(f.params.when)) : '',
+    since: f.params?.since ? day(String(f.params.since)) : '',
+  }
   const key = `figure.${f.label}`
   return te(key) ? t(key, params) : t('figure.unnamed')
 }
 const SIGN: Record<string, string> = { sum: '+', difference: '−', product: '×', quotient: '÷' }
-const signOf = (f: Figure): string => (typeof f.op === 'string' ? SIGN[f.op] ?? '' : '')
+const signOf = (f: Figure): string => (typeof f.op === 'string' ? (SIGN[f.op] ?? '') : '')
 const sourceOf = (f: Figure): string => (f.source ? (te(f.source) ? t(f.source) : f.source) : '')
 const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.${f.op.call}`) : '')
 </script>
@@ -34,14 +39,24 @@ const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.
         <h2>{{ labelOf(figure) }}</h2>
         <v-btn variant="text" :aria-label="t('do.close')" @click="explain.close()">✕</v-btn>
       </div>
-      <p class="total"><span class="num" data-test="sum-value">{{ precise(figure) }}</span> <span class="unit">{{ unit(figure.unit) }}</span> <span class="basis">{{ t(`basis.${figure.basis}`) }}</span></p>
+      <p class="total">
+        <span class="num" data-test="sum-value">{{ precise(figure) }}</span>{{ ' ' }}
+        <span class="unit">{{ unit(figure.unit) }}</span> <span class="basis">{{ t(`basis.${figure.basis}`) }}</span>
+      </p>
       <p v-if="formulaOf(figure)" class="small formula">{{ formulaOf(figure) }}</p>
       <p v-if="figure.op === 'given'" class="small">{{ sourceOf(figure) }}</p>
       <ol v-else class="parts">
         <li v-for="(part, i) in parts" :key="i">
-          <component :is="part.op === 'given' ? 'div' : 'button'" class="part" :type="part.op === 'given' ? undefined : 'button'" @click="part.op === 'given' ? undefined : explain.into(part)">
+          <component
+            :is="part.op === 'given' ? 'div' : 'button'"
+            class="part"
+            :type="part.op === 'given' ? undefined : 'button'"
+            @click="part.op === 'given' ? undefined : explain.into(part)"
+          >
             <span class="sign">{{ i ? signOf(figure) : '' }}</span>
-            <span class="what">{{ labelOf(part) }}<small v-if="part.op === 'given' && sourceOf(part)">{{ sourceOf(part) }}</small></span>
+            <span class="what"
+              >{{ labelOf(part) }}<small v-if="part.op === 'given' && sourceOf(part)">{{ sourceOf(part) }}</small></span
+            >
             <span class="num">{{ precise(part) }}</span><span class="unit">{{ unit(part.unit) }}</span>
             <span class="more" aria-hidden="true">{{ part.op === 'given' ? '' : '›' }}</span>
           </component>
@@ -54,16 +69,65 @@ const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.
 </template>
 
 <style scoped>
-.sum { gap: 10px; overflow-y: auto; }
-.total { font-size: 34px; font-family: var(--head); line-height: 1.1; }
-.total .unit { font-size: 16px; font-family: var(--text); }
-.basis { font: 400 14px var(--text); color: var(--quiet); margin-left: 8px; }
-.formula { color: var(--quiet); }
-.parts { list-style: none; margin: 6px 0; padding: 0; border-top: 1px solid var(--rule); }
-.part { display: grid; grid-template-columns: 18px 1fr auto minmax(52px, auto) 12px; gap: 8px; align-items: center; width: 100%; min-height: 48px; padding: 6px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; font: inherit; color: inherit; text-align: left; }
-button.part { cursor: pointer; }
-button.part:hover { background: #faf6ea; }
-.what small { display: block; color: var(--quiet); font-size: 13px; line-height: 1.3; }
-.sign { text-align: center; font-weight: 700; }
-.more { color: var(--quiet); }
+.sum {
+  gap: 10px;
+  overflow-y: auto;
+}
+.total {
+  font-size: 34px;
+  font-family: var(--head);
+  line-height: 1.1;
+}
+.total .unit {
+  font-size: 16px;
+  font-family: var(--text);
+}
+.basis {
+  font: 400 14px var(--text);
+  color: var(--quiet);
+  margin-left: 8px;
+}
+.formula {
+  color: var(--quiet);
+}
+.parts {
+  list-style: none;
+  margin: 6px 0;
+  padding: 0;
+  border-top: 1px solid var(--rule);
+}
+.part {
+  display: grid;
+  grid-template-columns: 18px 1fr auto minmax(52px, auto) 12px;
+  gap: 8px;
+  align-items: center;
+  width: 100%;
+  min-height: 48px;
+  padding: 6px 0;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  font: inherit;
+  color: inherit;
+  text-align: left;
+}
+button.part {
+  cursor: pointer;
+}
+button.part:hover {
+  background: #faf6ea;
+}
+.what small {
+  display: block;
+  color: var(--quiet);
+  font-size: 13px;
+  line-height: 1.3;
+}
+.sign {
+  text-align: center;
+  font-weight: 700;
+}
+.more {
+  color: var(--quiet);
+}
 </style>

@@ -14,10 +14,26 @@ const text = computed(() => {
 const MARK = { ripening: '◷', ready: '', soon: '▲', past: '▲' } as const
 </script>
 
-<template><b class="word" :class="keeping.state" data-test="keeping">{{ MARK[keeping.state] }} {{ text }}<template v-if="feel && keeping.state !== 'past' && (feel !== 'firm' || keeping.state === 'ripening')">, {{ t(`feel.${feel}`) }}</template></b></template>
+<template>
+  <b class="word" :class="keeping.state" data-test="keeping"
+    >{{ MARK[keeping.state] }} {{ text
+    }}<template v-if="feel && keeping.state !== 'past' && (feel !== 'firm' || keeping.state === 'ripening')"
+      >, {{ t(`feel.${feel}`) }}</template
+    ></b
+  >
+</template>
 
 <style scoped>
-.word { font-weight: 400; color: var(--quiet); }
-.soon { font-weight: 700; color: var(--ink); }
-.past { font-weight: 700; color: var(--hibiscus); }
+.word {
+  font-weight: 400;
+  color: var(--quiet);
+}
+.soon {
+  font-weight: 700;
+  color: var(--ink);
+}
+.past {
+  font-weight: 700;
+  color: var(--hibiscus);
+}
 </style>

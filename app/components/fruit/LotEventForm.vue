@@ -9,17 +9,20 @@ import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
 import { inBackground, refuseHere, uuid } from '~/utils/api'
+import { exactKg } from '~/utils/format'
 import type { PartRow } from './PartRows.vue'
 
-// What is done with a lot beside pressing it: looked at, cleaned, taken for garnish, thrown away, or sorted when it nears its end.
+// What is done with a lot beside pressing it: looked at, cleaned, taken for garnish, thrown away, or sorted when it
+// nears its end.
 export type EventKind = LotEventBody['kind']
 const props = defineProps<{ lot: Lot; kind: EventKind }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { n, name, locale } = useFormat()
 const store = useFruit()
 const session = useSession()
-const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] => values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
+  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
 
 type Amount = 'kg' | 'pieces' | 'perPiece' | 'brix' | 'tempC' | 'cracked'
 const AMOUNTS: Amount[] = ['kg', 'pieces', 'perPiece', 'brix', 'tempC', 'cracked']
@@ -33,18 +36,47 @@ const note = ref('')
 const initials = ref((session.person?.name ?? '').slice(0, 2).toUpperCase())
 const rows = ref<PartRow[]>([])
 // An own fruit is cleaned as the shipped one that it is like.
-const routine = ref<CleaningRoutine>(cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey, props.lot.costEur === 0))
+const routine = ref<CleaningRoutine>(
+  cleaningRoutine(
+    useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey,
+    props.lot.costEur === 0,
+  ),
+)
 const unitG = computed(() => store.unitG(props.lot))
 const garnish = computed(() => garnishG({ pieces: number.pieces, massG: null }, unitG.value))
 const sortedG = computed(() => rows.value.reduce((s, r) => s + (r.g ?? 0), 0))
 
 const event = computed((): LotEventBody => {
   switch (props.kind) {
-    case 'look': return { kind: 'look', place: place.value, feel: feel.value, brix: number.brix, tempC: number.tempC, crackedShare: number.cracked === null ? null : number.cracked / 100, note: note.value.trim() || null }
-    case 'clean': return { kind: 'clean', routine: routine.value, initials: initials.value.trim() }
-    case 'garnish': return { kind: 'garnish', pieces: number.pieces, massG: null, perPiece: number.perPiece }
-    case 'discard': return { kind: 'discard', kg: number.kg ?? 0, reason: reason.value, note: note.value.trim() || null }
-    case 'sort': return { kind: 'sort', kg: number.kg ?? 0, reason: reason.value, parts: rows.value.map((r) => ({ part: r.part, g: r.g, kept: r.kept ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null } : null })) }
+    case 'look':
+      return {
+        kind: 'look',
+        place: place.value,
+        feel: feel.value,
+        brix: number.brix,
+        tempC: number.tempC,
+        crackedShare: number.cracked === null ? null : number.cracked / 100,
+        note: note.value.trim() || null,
+      }
+    case 'clean':
+      return { kind: 'clean', routine: routine.value, initials: initials.value.trim() }
+    case 'garnish':
+      return { kind: 'garnish', pieces: number.pieces, massG: null, perPiece: number.perPiece }
+    case 'discard':
+      return { kind: 'discard', kg: number.kg ?? 0, reason: reason.value, note: note.value.trim() || null }
+    case 'sort':
+      return {
+        kind: 'sort',
+        kg: number.kg ?? 0,
+        reason: reason.value,
+        parts: rows.value.map((r) => ({
+          part: r.part,
+          g: r.g,
+          kept: r.kept
+            ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null }
+            : null,
+        })),
+      }
   }
   throw new Error(props.kind)
 })
@@ -53,75 +85,197 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (key, confirm) => {
   const e = event.value
   const taken = e.kind === 'garnish' ? garnish.value : e.kind === 'discard' || e.kind === 'sort' ? e.kg * 1000 : null
-  const limits = [...(e.kind === 'look' ? checkLook(e as Readings) : []), ...(taken === null ? [] : checkTake(taken, props.lot.onHand, e.kind === 'garnish' ? 'pieces' : 'kg')), ...(e.kind === 'sort' ? checkSort(e.kg * 1000, e.parts.map((p) => p.g ?? NaN)) : [])]
+  const limits = [
+    ...(e.kind === 'look' ? checkLook(e as Readings) : []),
+    ...(taken === null ? [] : checkTake(taken, props.lot.onHand, e.kind === 'garnish' ? 'pieces' : 'kg')),
+    ...(e.kind === 'sort'
+      ? checkSort(
+          e.kg * 1000,
+          e.parts.map((p) => p.g ?? NaN),
+        )
+      : []),
+  ]
   refuseHere({ limits, doubts: [] }, confirm)
-  await useOutbox().keep('postLotEvent', { key, params: { id: props.lot.id }, body: { id, event: e, measured: AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null), confirm } })
+  await useOutbox().keep('postLotEvent', {
+    key,
+    params: { id: props.lot.id },
+    body: { id, event: e, measured: AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null), confirm },
+  })
 })
 async function save(): Promise<void> {
   form.fields.value = {}
-  for (const a of AMOUNTS) if (text[a].trim() && number[a] === null) form.refuse(a === 'cracked' ? 'crackedShare' : a, t('problem.amount-not-a-number', { typed: text[a] }))
+  for (const a of AMOUNTS)
+    if (text[a].trim() && number[a] === null)
+      form.refuse(a === 'cracked' ? 'crackedShare' : a, t('problem.amount-not-a-number', { typed: text[a] }))
   if (props.kind === 'clean' && !initials.value.trim()) form.refuse('initials', t('problem.initials-missing'))
   if (props.kind === 'garnish' && number.pieces === null) form.refuse('pieces', t('problem.pieces-missing'))
-  if (['discard', 'sort'].includes(props.kind) && number.kg === null && !text.kg.trim()) form.refuse('kg', t('problem.kg-missing'))
+  if (['discard', 'sort'].includes(props.kind) && number.kg === null && !text.kg.trim())
+    form.refuse('kg', t('problem.kg-missing'))
   if (props.kind === 'sort' && !rows.value.length) form.refuse('parts', t('problem.part-not-positive'))
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   id = uuid()
   inBackground(store.load())
   emit('done')
 }
-const all = (): void => { text.kg = String(Math.round(props.lot.onHand / 10) / 100) }
+const all = (): void => {
+  text.kg = exactKg(props.lot.onHand, locale.value === 'es' ? ',' : '.')
+}
 </script>
 
 <template>
   <form ref="root" class="stack" novalidate :data-test="`event-${kind}`" @submit.prevent="save">
-    <div class="spread"><h2>{{ t(`event.${kind}.title`, { fruit: name(lot.ingredientKey) }) }}</h2><v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn></div>
+    <div class="spread">
+      <h2>{{ t(`event.${kind}.title`, { fruit: name(lot.ingredientKey) }) }}</h2>
+      <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
+    </div>
     <p class="quiet small">{{ t(`event.${kind}.why`) }}</p>
 
     <template v-if="kind === 'look'">
       <FieldChoice v-model="feel" :label="t('weighIn.feel')" :items="items(FEELS, 'feel')" optional test="feel" />
-      <FieldChoice :model-value="place" :label="t('weighIn.place')" :items="items(PLACES, 'place')" test="place" @update:model-value="place = $event!" />
+      <FieldChoice
+        :model-value="place"
+        :label="t('weighIn.place')"
+        :items="items(PLACES, 'place')"
+        test="place"
+        @update:model-value="place = $event!"
+      />
       <div class="even">
-        <FieldAmountField v-model="text.brix" :label="t('weighIn.brix')" unit="°Bx" device :error="form.fields.value.brix" test="brix" @number="number.brix = $event" @how="how.brix = $event" />
-        <FieldAmountField v-model="text.tempC" :label="t('weighIn.temp')" unit="°C" device :error="form.fields.value.tempC" test="temp" @number="number.tempC = $event" @how="how.tempC = $event" />
-        <FieldAmountField v-model="text.cracked" :label="t('weighIn.cracked')" unit="%" :error="form.fields.value.crackedShare" test="cracked" @number="number.cracked = $event" />
+        <FieldAmountField
+          v-model="text.brix"
+          :label="t('weighIn.brix')"
+          unit="°Bx"
+          device
+          :error="form.fields.value.brix"
+          test="brix"
+          @number="number.brix = $event"
+          @how="how.brix = $event"
+        />
+        <FieldAmountField
+          v-model="text.tempC"
+          :label="t('weighIn.temp')"
+          unit="°C"
+          device
+          :error="form.fields.value.tempC"
+          test="temp"
+          @number="number.tempC = $event"
+          @how="how.tempC = $event"
+        />
+        <FieldAmountField
+          v-model="text.cracked"
+          :label="t('weighIn.cracked')"
+          unit="%"
+          :error="form.fields.value.crackedShare"
+          test="cracked"
+          @number="number.cracked = $event"
+        />
       </div>
       <v-text-field v-model="note" :label="t('event.note')" maxlength="200" />
     </template>
 
     <template v-else-if="kind === 'clean'">
-      <v-select v-model="routine" :items="ROUTINES.map((value) => ({ value, title: t(`routine.${value}.name`) }))" :label="t('event.routine')" data-test="routine" />
-      <ol class="steps"><li v-for="i in 3" :key="i">{{ t(`routine.${routine}.${i}`) }}</li></ol>
-      <v-text-field v-model="initials" :label="t('event.initials')" :error-messages="form.fields.value.initials" maxlength="8" data-test="initials" />
-      <p class="caution"><b>{{ t('caution.wash-title') }}</b> {{ t('caution.wash-record') }}</p>
+      <v-select
+        v-model="routine"
+        :items="ROUTINES.map((value) => ({ value, title: t(`routine.${value}.name`) }))"
+        :label="t('event.routine')"
+        data-test="routine"
+      />
+      <ol class="steps">
+        <li v-for="i in 3" :key="i">{{ t(`routine.${routine}.${i}`) }}</li>
+      </ol>
+      <v-text-field
+        v-model="initials"
+        :label="t('event.initials')"
+        :error-messages="form.fields.value.initials"
+        maxlength="8"
+        data-test="initials"
+      />
+      <p class="caution">
+        <b>{{ t('caution.wash-title') }}</b> {{ t('caution.wash-record') }}
+      </p>
     </template>
 
     <template v-else-if="kind === 'garnish'">
       <div class="even">
-        <FieldAmountField v-model="text.pieces" :label="t('event.pieces')" :error="form.fields.value.pieces" test="pieces" @number="number.pieces = $event" />
-        <FieldAmountField v-model="text.perPiece" :label="t('event.perPiece')" :error="form.fields.value.perPiece" test="per-piece" @number="number.perPiece = $event" />
+        <FieldAmountField
+          v-model="text.pieces"
+          :label="t('event.pieces')"
+          :error="form.fields.value.pieces"
+          test="pieces"
+          @number="number.pieces = $event"
+        />
+        <FieldAmountField
+          v-model="text.perPiece"
+          :label="t('event.perPiece')"
+          :error="form.fields.value.perPiece"
+          test="per-piece"
+          @number="number.perPiece = $event"
+        />
       </div>
-      <p v-if="garnish !== null" class="small quiet" data-test="garnish-g">{{ t('event.garnishG', { g: n(garnish), each: n(unitG!) }) }}<template v-if="number.perPiece"> · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template></p>
+      <p v-if="garnish !== null" class="small quiet" data-test="garnish-g">
+        {{ t('event.garnishG', { g: n(garnish), each: n(unitG!) })
+        }}<template v-if="number.perPiece">
+          · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template
+        >
+      </p>
     </template>
 
     <template v-else>
       <div class="two">
-        <FieldAmountField v-model="text.kg" :label="t(`event.${kind}.kg`)" unit="kg" device :error="form.fields.value.kg" test="event-kg" @number="number.kg = $event" @how="how.kg = $event" />
+        <FieldAmountField
+          v-model="text.kg"
+          :label="t(`event.${kind}.kg`)"
+          unit="kg"
+          device
+          :error="form.fields.value.kg"
+          test="event-kg"
+          @number="number.kg = $event"
+          @how="how.kg = $event"
+        />
         <v-btn data-test="event-all" @click="all">{{ t('press.all', { kg: n(lot.onHand / 1000, 2) }) }}</v-btn>
       </div>
       <FruitPartRows v-if="kind === 'sort'" v-model="rows" keep-by-default :error="form.fields.value.parts" />
-      <p v-if="kind === 'sort' && number.kg && sortedG" class="small quiet">{{ t('event.sort.rest', { g: n(Math.max(0, number.kg * 1000 - sortedG)) }) }}</p>
-      <FieldChoice :model-value="reason" :label="t('event.reason')" :items="items(DISCARD_REASONS, 'reason')" test="reason" @update:model-value="reason = $event!" />
+      <p v-if="kind === 'sort' && number.kg && sortedG" class="small quiet">
+        {{ t('event.sort.rest', { g: n(Math.max(0, number.kg * 1000 - sortedG)) }) }}
+      </p>
+      <FieldChoice
+        :model-value="reason"
+        :label="t('event.reason')"
+        :items="items(DISCARD_REASONS, 'reason')"
+        test="reason"
+        @update:model-value="reason = $event!"
+      />
       <v-text-field v-if="kind === 'discard'" v-model="note" :label="t('event.note')" maxlength="200" />
-      <p v-if="kind === 'sort'" class="caution"><b>{{ t('caution.wash-title') }}</b> {{ t('caution.unsound') }}</p>
+      <p v-if="kind === 'sort'" class="caution">
+        <b>{{ t('caution.wash-title') }}</b> {{ t('caution.unsound') }}
+      </p>
     </template>
 
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
-    <div class="act"><v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save-event">{{ t(`event.${kind}.save`) }}</v-btn></div>
+    <div class="act">
+      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save-event">{{
+        t(`event.${kind}.save`)
+      }}</v-btn>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.two { display: grid; grid-template-columns: 1fr auto; gap: 10px; align-items: start; }
-.even { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
-.steps { margin: 0; padding-left: 22px; display: grid; gap: 8px; line-height: 1.4; }
+.two {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 10px;
+  align-items: start;
+}
+.even {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.steps {
+  margin: 0;
+  padding-left: 22px;
+  display: grid;
+  gap: 8px;
+  line-height: 1.4;
+}
 </style>

@@ -17,21 +17,42 @@ const parts = computed(() => partsOfLot(props.lot, presses.value))
 const price = computed(() => (props.lot.costEur === null ? null : props.lot.costEur / (props.lot.amount / 1000)))
 const latest = computed(() => presses.value[0])
 const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))
-const label = computed(() => `${name(props.lot.ingredientKey)}: ${parts.value.filter((p) => p.kg > 0).map((p) => `${t(`fruit.part.${p.key}`)} ${n(p.kg, 2)} kg`).join(', ')}`)
+const label = computed(
+  () =>
+    `${name(props.lot.ingredientKey)}: ${parts.value
+      .filter((p) => p.kg > 0)
+      .map((p) => `${t(`fruit.part.${p.key}`)} ${n(p.kg, 2)} kg`)
+      .join(', ')}`,
+)
 </script>
 
 <template>
-  <article class="lot" :class="{ selected }" data-test="lot" :data-fruit="lot.ingredientKey" :data-state="keeping?.state">
+  <article
+    class="lot"
+    :class="{ selected }"
+    data-test="lot"
+    :data-fruit="lot.ingredientKey"
+    :data-state="keeping?.state"
+  >
     <button type="button" class="face" :aria-pressed="selected" @click="emit('select')">
       <span class="head">
         <b>{{ name(lot.ingredientKey) }}</b>
-        <span class="num"><template v-if="!lot.weighed">≈ </template>{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span>
-        <span class="quiet small rest">{{ [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : ''].filter(Boolean).join(' · ') }}</span>
-        <span v-if="session.isOwner" class="small price">{{ price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg` }}</span>
+        <span class="num"
+          ><template v-if="!lot.weighed">≈ </template>{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span
+        >
+        <span class="quiet small rest">{{
+          [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : ''].filter(Boolean).join(' · ')
+        }}</span>
+        <span v-if="session.isOwner" class="small price">{{
+          price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg`
+        }}</span>
       </span>
       <FruitKiloStrip :fruit="lot.ingredientKey" :parts="parts" :scale-kg="scaleKg" :label="label" :height="30" />
       <span class="foot small">
-        <span v-if="keeping">{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }} · <FruitKeepingWord :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" /></span>
+        <span v-if="keeping"
+          >{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }} ·
+          <FruitKeepingWord :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null"
+        /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
         <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span>
       </span>
@@ -44,16 +65,84 @@ const label = computed(() => `${name(props.lot.ingredientKey)}: ${parts.value.fi
 </template>
 
 <style scoped>
-.lot { display: grid; grid-template-columns: 1fr 100px; gap: 14px; align-items: center; padding: 4px 0; border-bottom: 1px solid var(--rule); }
-.face { display: grid; gap: 4px; width: 100%; text-align: left; background: none; border: 0; font: inherit; color: inherit; cursor: pointer; padding: 4px 10px; border-radius: 12px; }
-.face:hover { background: #faf6ea; }
-.selected .face { background: var(--sand); }
-.head { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
-.head b { font-size: 16.5px; }
-.rest { flex: 1; }
-.foot { display: flex; gap: 16px; justify-content: space-between; min-height: 19px; }
-.acts { display: grid; gap: 2px; }
-.go { width: 100%; }
-.open { display: grid; place-items: center; min-height: 44px; text-underline-offset: 4px; }
-@media (max-width: 700px) { .lot { grid-template-columns: 1fr; gap: 2px; } .rest { flex-basis: 100%; order: 5; } .acts { grid-template-columns: 1fr auto; gap: 14px; padding: 2px 10px 4px; } .open { padding: 0 8px; } .lot:not([data-state]) .acts { grid-template-columns: auto; justify-content: end; } }
+.lot {
+  display: grid;
+  grid-template-columns: 1fr 100px;
+  gap: 14px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.face {
+  display: grid;
+  gap: 4px;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  padding: 4px 10px;
+  border-radius: 12px;
+}
+.face:hover {
+  background: #faf6ea;
+}
+.selected .face {
+  background: var(--sand);
+}
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.head b {
+  font-size: 16.5px;
+}
+.rest {
+  flex: 1;
+}
+.foot {
+  display: flex;
+  gap: 16px;
+  justify-content: space-between;
+  min-height: 19px;
+}
+.acts {
+  display: grid;
+  gap: 2px;
+}
+.go {
+  width: 100%;
+}
+.open {
+  display: grid;
+  place-items: center;
+  min-height: 44px;
+  text-underline-offset: 4px;
+}
+@media (max-width: 700px) {
+  .lot {
+    grid-template-columns: 1fr;
+    gap: 2px;
+  }
+  .rest {
+    flex-basis: 100%;
+    order: 5;
+  }
+  .acts {
+    grid-template-columns: 1fr auto;
+    gap: 14px;
+    padding: 2px 10px 4px;
+  }
+  .open {
+    padding: 0 8px;
+  }
+  .lot:not([data-state]) .acts {
+    grid-template-columns: auto;
+    justify-content: end;
+  }
+}
 </style>

@@ -4,7 +4,18 @@ import { PARTS, PLACES, type Part, type Place } from '#shared/lists'
 import { uuid } from '~/utils/api'
 
 // By-products by name: weighed, and thrown or kept with a place, a last day and a use.
-export interface PartRow { key: string; part: Part; text: string; g: number | null; kept: boolean; lotId: string; place: Place; useBy: string; useFor: string; how: 'typed' | 'device' }
+export interface PartRow {
+  key: string
+  part: Part
+  text: string
+  g: number | null
+  kept: boolean
+  lotId: string
+  place: Place
+  useBy: string
+  useFor: string
+  how: 'typed' | 'device'
+}
 const props = defineProps<{ pulpMayBeAll?: boolean; error?: string; keepByDefault?: boolean }>()
 const rows = defineModel<PartRow[]>({ default: () => [] })
 const { t } = useI18n()
@@ -12,7 +23,21 @@ const items = computed(() => PARTS.map((value) => ({ value, title: t(`byPart.${v
 const places = computed(() => PLACES.map((value) => ({ value, title: t(`place.${value}`) })))
 function add(): void {
   const used = new Set(rows.value.map((r) => r.part))
-  rows.value = [...rows.value, { key: uuid(), part: PARTS.find((p) => !used.has(p)) ?? 'peel', text: '', g: null, kept: props.keepByDefault ?? false, lotId: uuid(), place: 'cold', useBy: '', useFor: '', how: 'typed' }]
+  rows.value = [
+    ...rows.value,
+    {
+      key: uuid(),
+      part: PARTS.find((p) => !used.has(p)) ?? 'peel',
+      text: '',
+      g: null,
+      kept: props.keepByDefault ?? false,
+      lotId: uuid(),
+      place: 'cold',
+      useBy: '',
+      useFor: '',
+      how: 'typed',
+    },
+  ]
 }
 </script>
 
@@ -21,12 +46,37 @@ function add(): void {
     <p v-if="error" class="caution" role="alert" data-test="parts-error">{{ error }}</p>
     <div v-for="(r, i) in rows" :key="r.key" class="part" data-test="part-row">
       <v-select v-model="r.part" :items="items" :label="t('parts.part')" data-test="part" />
-      <FieldAmountField v-model="r.text" :label="r.part === 'pulp' && pulpMayBeAll ? t('parts.allOrG') : t('parts.weight')" unit="g" device :test="`part-g-${i}`" @number="r.g = $event" @how="r.how = $event" />
-      <FieldChoice :model-value="r.kept ? 'keep' : 'throw'" :label="t('parts.then')" :items="[{ value: 'keep', title: t('parts.keep') }, { value: 'throw', title: t('parts.throw') }]" :test="`part-fate-${i}`" @update:model-value="r.kept = $event === 'keep'" />
-      <v-btn variant="text" :aria-label="t('parts.remove', { what: t(`byPart.${r.part}`) })" @click="rows = rows.filter((x) => x !== r)">×</v-btn>
+      <FieldAmountField
+        v-model="r.text"
+        :label="r.part === 'pulp' && pulpMayBeAll ? t('parts.allOrG') : t('parts.weight')"
+        unit="g"
+        device
+        :test="`part-g-${i}`"
+        @number="r.g = $event"
+        @how="r.how = $event"
+      />
+      <FieldChoice
+        :model-value="r.kept ? 'keep' : 'throw'"
+        :label="t('parts.then')"
+        :items="[
+          { value: 'keep', title: t('parts.keep') },
+          { value: 'throw', title: t('parts.throw') },
+        ]"
+        :test="`part-fate-${i}`"
+        @update:model-value="r.kept = $event === 'keep'"
+      />
+      <v-btn
+        variant="text"
+        :aria-label="t('parts.remove', { what: t(`byPart.${r.part}`) })"
+        @click="rows = rows.filter((x) => x !== r)"
+        >×</v-btn
+      >
       <template v-if="r.kept">
         <v-text-field v-model="r.useFor" :label="t('parts.useFor')" maxlength="200" :data-test="`part-use-${i}`" />
-        <label class="by"><span class="small quiet">{{ t('parts.useBy') }}</span><input v-model="r.useBy" type="date"></label>
+        <label class="by"
+          ><span class="small quiet">{{ t('parts.useBy') }}</span
+          ><input v-model="r.useBy" type="date"
+        /></label>
         <v-select v-model="r.place" :items="places" :label="t('parts.place')" />
       </template>
     </div>
@@ -35,7 +85,25 @@ function add(): void {
 </template>
 
 <style scoped>
-.part { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; align-items: end; border-bottom: 1px dashed var(--rule); padding-bottom: 10px; }
-.by { display: grid; gap: 4px; }
-.by input { min-height: 48px; padding: 0 12px; border: 1px solid var(--rule); border-radius: 12px; background: var(--sheet); font: 600 15px var(--text); color: var(--ink); }
+.part {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 10px;
+  align-items: end;
+  border-bottom: 1px dashed var(--rule);
+  padding-bottom: 10px;
+}
+.by {
+  display: grid;
+  gap: 4px;
+}
+.by input {
+  min-height: 48px;
+  padding: 0 12px;
+  border: 1px solid var(--rule);
+  border-radius: 12px;
+  background: var(--sheet);
+  font: 600 15px var(--text);
+  color: var(--ink);
+}
 </style>

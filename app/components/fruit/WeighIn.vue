@@ -21,45 +21,102 @@ const lots = useFruit()
 const outbox = useOutbox()
 
 const old = props.correct
-const typed = (v: number | null | undefined): string => (v === null || v === undefined ? '' : String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.'))
+const typed = (v: number | null | undefined): string =>
+  v === null || v === undefined ? '' : String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.')
 const key = ref<string | null>(old?.ingredientKey ?? props.fruit ?? null)
 const supplier = ref(old?.supplier ?? '')
 type Amount = 'kg' | 'count' | 'crates' | 'price' | 'tempC' | 'brix' | 'cracked'
 const AMOUNTS: Amount[] = ['kg', 'count', 'crates', 'price', 'tempC', 'brix', 'cracked']
 const text = reactive<Record<Amount, string>>({
-  kg: old?.weighed ? typed(old.amount / 1000) : '', count: typed(old?.count), crates: typed(old?.crates), price: old && old.costEur !== null ? typed(old.costEur) : '', tempC: typed(old?.seen?.tempC), brix: typed(old?.seen?.brix), cracked: old?.seen?.crackedShare ? typed(old.seen.crackedShare * 100) : '',
+  kg: old?.weighed ? typed(old.amount / 1000) : '',
+  count: typed(old?.count),
+  crates: typed(old?.crates),
+  price: old && old.costEur !== null ? typed(old.costEur) : '',
+  tempC: typed(old?.seen?.tempC),
+  brix: typed(old?.seen?.brix),
+  cracked: old?.seen?.crackedShare ? typed(old.seen.crackedShare * 100) : '',
 })
-const number = reactive<Record<Amount, number | null>>({ kg: null, count: null, crates: null, price: null, tempC: null, brix: null, cracked: null })
+const number = reactive<Record<Amount, number | null>>({
+  kg: null,
+  count: null,
+  crates: null,
+  price: null,
+  tempC: null,
+  brix: null,
+  cracked: null,
+})
 const how = reactive<Partial<Record<Amount, 'typed' | 'device'>>>({})
 const per = ref<PricePer>(old ? 'all' : 'kg')
 const place = ref<Place | null>(old?.place ?? 'room')
 const feel = ref<Feel | null>(old?.seen?.feel ?? null)
 const waxed = ref<'yes' | 'no' | null>(old?.seen?.waxed === true ? 'yes' : old?.seen?.waxed === false ? 'no' : null)
 const at = ref<string | null>(old?.at ?? null)
-const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] => values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
+  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
 
-const fruits = computed(() => catalogue.fruits.map((f) => ({ value: f.key, title: name(f.key) })).sort((a, b) => a.title.localeCompare(b.title)))
+const fruits = computed(() =>
+  catalogue.fruits.map((f) => ({ value: f.key, title: name(f.key) })).sort((a, b) => a.title.localeCompare(b.title)),
+)
 const suppliers = computed(() => [...new Set(lots.received.map((l) => l.supplier).filter((s): s is string => !!s))])
 const handling = computed(() => (key.value ? catalogue.handlingFor(key.value) : null))
 const input = computed((): WeighIn => ({
-  kg: number.kg, count: number.count, crates: number.crates, price: number.price === null ? null : { eur: number.price, per: per.value }, at: at.value,
-  tempC: number.tempC, brix: number.brix, crackedShare: number.cracked === null ? null : number.cracked / 100,
+  kg: number.kg,
+  count: number.count,
+  crates: number.crates,
+  price: number.price === null ? null : { eur: number.price, per: per.value },
+  at: at.value,
+  tempC: number.tempC,
+  brix: number.brix,
+  crackedShare: number.cracked === null ? null : number.cracked / 100,
 }))
 const receipt = computed(() => evaluateReceipt(input.value, handling.value?.pieceG ?? null))
 const lastPrice = computed(() => {
   const p = key.value ? catalogue.latestPrice.get(key.value) : undefined
   return p ? (p.packPriceEur / p.packG) * 1000 : null
 })
-const ripens = computed(() => (feel.value === 'firm' && handling.value && handling.value.daysToRipe > 0 ? handling.value.daysToRipe : 0))
+const ripens = computed(() =>
+  feel.value === 'firm' && handling.value && handling.value.daysToRipe > 0 ? handling.value.daysToRipe : 0,
+)
 let lotId = uuid()
 useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (idempotencyKey, confirm) => {
   const i = input.value
   refuseHere(checkWeighIn(i, lastPrice.value, handling.value?.pieceG ?? null, session.now().toISOString()), confirm)
   const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
-  const seen = feel.value || waxed.value || number.tempC !== null || number.brix !== null || number.cracked !== null || measured.length
-    ? { feel: feel.value, waxed: waxed.value === null ? null : waxed.value === 'yes', tempC: i.tempC ?? null, brix: i.brix ?? null, crackedShare: i.crackedShare ?? null, measured } : null
-  await outbox.keep('postLot', { key: idempotencyKey, body: { id: lotId, standId: session.standId, ingredientKey: key.value!, supplier: supplier.value?.trim() || null, kg: i.kg, count: i.count, crates: i.crates, price: i.price, place: place.value, seen, at: at.value, replaces: old?.id ?? null, confirm } })
+  const seen =
+    feel.value ||
+    waxed.value ||
+    number.tempC !== null ||
+    number.brix !== null ||
+    number.cracked !== null ||
+    measured.length
+      ? {
+          feel: feel.value,
+          waxed: waxed.value === null ? null : waxed.value === 'yes',
+          tempC: i.tempC ?? null,
+          brix: i.brix ?? null,
+          crackedShare: i.crackedShare ?? null,
+          measured,
+        }
+      : null
+  await outbox.keep('postLot', {
+    key: idempotencyKey,
+    body: {
+      id: lotId,
+      standId: session.standId,
+      ingredientKey: key.value!,
+      supplier: supplier.value?.trim() || null,
+      kg: i.kg,
+      count: i.count,
+      crates: i.crates,
+      price: i.price,
+      place: place.value,
+      seen,
+      at: at.value,
+      replaces: old?.id ?? null,
+      confirm,
+    },
+  })
 })
 const fieldOf: Partial<Record<Amount, string>> = { cracked: 'crackedShare' }
 const error = (a: Amount): string | undefined => form.fields.value[fieldOf[a] ?? a]
@@ -68,7 +125,9 @@ const moreIsWrong = computed(() => ['tempC', 'brix', 'crackedShare', 'crates', '
 async function save(confirm?: true): Promise<void> {
   form.fields.value = {}
   if (!key.value) form.refuse('fruit', t('problem.fruit-missing'))
-  for (const a of AMOUNTS) if (text[a].trim() && number[a] === null) form.refuse(fieldOf[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
+  for (const a of AMOUNTS)
+    if (text[a].trim() && number[a] === null)
+      form.refuse(fieldOf[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
   inBackground(Promise.all([lots.load(), session.isOwner ? catalogue.load() : null]))
@@ -80,43 +139,132 @@ async function save(confirm?: true): Promise<void> {
 
 <template>
   <form ref="root" class="stack" novalidate data-test="weigh-in-form" @submit.prevent="save()">
-    <div class="spread"><h2>{{ old ? t('weighIn.correct') : t('weighIn.title') }}</h2><v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn></div>
-    <v-autocomplete v-model="key" :items="fruits" :label="t('weighIn.fruit')" :error-messages="form.fields.value.fruit || form.fields.value.ingredientKey" data-test="fruit" />
-    <div class="two">
-      <FieldAmountField v-model="text.kg" :label="t('weighIn.kg')" unit="kg" device :error="error('kg')" test="kg" @number="number.kg = $event" @how="how.kg = $event" />
-      <FieldAmountField v-model="text.count" :label="t('weighIn.count')" :unit="t('weighIn.pieces')" :error="error('count')" test="count" @number="number.count = $event" />
+    <div class="spread">
+      <h2>{{ old ? t('weighIn.correct') : t('weighIn.title') }}</h2>
+      <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>
-    <p v-if="receipt && !receipt.weighed" class="small" data-test="from-count">{{ t('weighIn.fromCount', { n: n(number.count!), g: n(receipt.unitG!), kg: n(receipt.amountG / 1000, 2) }) }}</p>
+    <v-autocomplete
+      v-model="key"
+      :items="fruits"
+      :label="t('weighIn.fruit')"
+      :error-messages="form.fields.value.fruit || form.fields.value.ingredientKey"
+      data-test="fruit"
+    />
+    <div class="two">
+      <FieldAmountField
+        v-model="text.kg"
+        :label="t('weighIn.kg')"
+        unit="kg"
+        device
+        :error="error('kg')"
+        test="kg"
+        @number="number.kg = $event"
+        @how="how.kg = $event"
+      />
+      <FieldAmountField
+        v-model="text.count"
+        :label="t('weighIn.count')"
+        :unit="t('weighIn.pieces')"
+        :error="error('count')"
+        test="count"
+        @number="number.count = $event"
+      />
+    </div>
+    <p v-if="receipt && !receipt.weighed" class="small" data-test="from-count">
+      {{ t('weighIn.fromCount', { n: n(number.count!), g: n(receipt.unitG!), kg: n(receipt.amountG / 1000, 2) }) }}
+    </p>
     <p v-else-if="receipt?.unitG" class="small quiet">{{ t('weighIn.unitG', { g: n(receipt.unitG) }) }}</p>
     <template v-if="session.isOwner">
       <div class="two">
-        <FieldAmountField v-model="text.price" :label="t('weighIn.price')" unit="€" :error="error('price')" :hint="lastPrice === null ? t('weighIn.priceHint') : t('weighIn.lastPrice', { price: money(lastPrice) })" test="price" @number="number.price = $event" />
+        <FieldAmountField
+          v-model="text.price"
+          :label="t('weighIn.price')"
+          unit="€"
+          :error="error('price')"
+          :hint="lastPrice === null ? t('weighIn.priceHint') : t('weighIn.lastPrice', { price: money(lastPrice) })"
+          test="price"
+          @number="number.price = $event"
+        />
         <v-select v-model="per" :items="items(PRICE_PER, 'per')" :label="t('weighIn.per')" data-test="per" />
       </div>
-      <p v-if="receipt && receipt.costEur !== null && number.price! > 0" class="small quiet" data-test="receipt-cost">{{ t('weighIn.costs', { eur: money(receipt.costEur), perKg: money(receipt.eurPerKg!) }) }}</p>
+      <p v-if="receipt && receipt.costEur !== null && number.price! > 0" class="small quiet" data-test="receipt-cost">
+        {{ t('weighIn.costs', { eur: money(receipt.costEur), perKg: money(receipt.eurPerKg!) }) }}
+      </p>
     </template>
     <v-combobox v-model="supplier" :items="suppliers" :label="t('weighIn.supplier')" data-test="supplier" />
     <FieldMore :label="t('weighIn.more')" :show="moreIsWrong || !!old" test="weigh-in-more">
       <FieldChoice v-model="feel" :label="t('weighIn.feel')" :items="items(FEELS, 'feel')" optional test="feel" />
       <p v-if="ripens" class="small quiet">{{ t('weighIn.ripens', { n: n(ripens) }) }}</p>
       <FieldChoice v-model="place" :label="t('weighIn.place')" :items="items(PLACES, 'place')" test="place" />
-      <FieldChoice v-model="waxed" :label="t('weighIn.waxed')" :items="[{ value: 'no', title: t('weighIn.unwaxed') }, { value: 'yes', title: t('weighIn.isWaxed') }]" optional />
+      <FieldChoice
+        v-model="waxed"
+        :label="t('weighIn.waxed')"
+        :items="[
+          { value: 'no', title: t('weighIn.unwaxed') },
+          { value: 'yes', title: t('weighIn.isWaxed') },
+        ]"
+        optional
+      />
       <div class="two even">
-        <FieldAmountField v-model="text.tempC" :label="t('weighIn.temp')" unit="°C" device :error="error('tempC')" test="temp" @number="number.tempC = $event" @how="how.tempC = $event" />
-        <FieldAmountField v-model="text.brix" :label="t('weighIn.brix')" unit="°Bx" device :error="error('brix')" test="brix" @number="number.brix = $event" @how="how.brix = $event" />
-        <FieldAmountField v-model="text.cracked" :label="t('weighIn.cracked')" unit="%" :error="error('cracked')" test="cracked" @number="number.cracked = $event" />
-        <FieldAmountField v-model="text.crates" :label="t('weighIn.crates')" :error="error('crates')" test="crates" @number="number.crates = $event" />
+        <FieldAmountField
+          v-model="text.tempC"
+          :label="t('weighIn.temp')"
+          unit="°C"
+          device
+          :error="error('tempC')"
+          test="temp"
+          @number="number.tempC = $event"
+          @how="how.tempC = $event"
+        />
+        <FieldAmountField
+          v-model="text.brix"
+          :label="t('weighIn.brix')"
+          unit="°Bx"
+          device
+          :error="error('brix')"
+          test="brix"
+          @number="number.brix = $event"
+          @how="how.brix = $event"
+        />
+        <FieldAmountField
+          v-model="text.cracked"
+          :label="t('weighIn.cracked')"
+          unit="%"
+          :error="error('cracked')"
+          test="cracked"
+          @number="number.cracked = $event"
+        />
+        <FieldAmountField
+          v-model="text.crates"
+          :label="t('weighIn.crates')"
+          :error="error('crates')"
+          test="crates"
+          @number="number.crates = $event"
+        />
       </div>
       <FieldWhen v-model="at" :error="form.fields.value.at" />
     </FieldMore>
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     <FieldDoubtBox :doubts="form.doubts.value" @mend="form.clear()" @confirm="save(true)" />
-    <div v-if="!form.doubts.value.length" class="act"><v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save">{{ old ? t('do.correct') : t('weighIn.save') }}</v-btn></div>
-    <p class="caution"><b>{{ t('caution.wash-title') }}</b> {{ t('caution.wash') }}</p>
+    <div v-if="!form.doubts.value.length" class="act">
+      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save">{{
+        old ? t('do.correct') : t('weighIn.save')
+      }}</v-btn>
+    </div>
+    <p class="caution">
+      <b>{{ t('caution.wash-title') }}</b> {{ t('caution.wash') }}
+    </p>
   </form>
 </template>
 
 <style scoped>
-.two { display: grid; grid-template-columns: 1.2fr 1fr; gap: 10px; align-items: start; }
-.even { grid-template-columns: 1fr 1fr; }
+.two {
+  display: grid;
+  grid-template-columns: 1.2fr 1fr;
+  gap: 10px;
+  align-items: start;
+}
+.even {
+  grid-template-columns: 1fr 1fr;
+}
 </style>

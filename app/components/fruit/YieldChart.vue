@@ -1,13 +1,30 @@
 <script setup lang="ts">
-import { CategoryScale, Chart, LinearScale, LineElement, PointElement, ScatterController, Tooltip, type ChartDataset } from 'chart.js'
+import {
+  CategoryScale,
+  Chart,
+  LinearScale,
+  LineElement,
+  PointElement,
+  ScatterController,
+  Tooltip,
+  type ChartDataset,
+} from 'chart.js'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import type { PressPoint } from '#core/yield/study'
 
-// Every press as a point over time, one shape for each method, with the mean as a line and the handbook dashed: a slope, a break and an outlier are seen at once.
+// Every press as a point over time, one shape for each method, with the mean as a line and the handbook dashed: a
+// slope, a break and an outlier are seen at once.
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 Chart.register(LinearScale, CategoryScale, PointElement, LineElement, ScatterController, Tooltip)
-const props = defineProps<{ points: PressPoint[]; mean: number | null; handbook: number; asked: string[]; fill: string; now: string }>()
+const props = defineProps<{
+  points: PressPoint[]
+  mean: number | null
+  handbook: number
+  asked: string[]
+  fill: string
+  now: string
+}>()
 const { t } = useI18n()
 const { n, day } = useFormat()
 const SHAPES = ['circle', 'rectRot', 'triangle', 'rect', 'star'] as const
@@ -15,38 +32,90 @@ const DAY = 864e5
 const back = (at: string): number => (Date.parse(at) - Date.parse(props.now)) / DAY
 const methods = computed(() => [...new Set(props.points.map((p) => p.method))])
 const span = computed(() => Math.min(-7, ...props.points.map((p) => back(p.at))))
-const line = (y: number, dash: number[]): ChartDataset<'scatter'> => ({ data: [{ x: span.value, y }, { x: 0, y }], showLine: true, pointRadius: 0, pointHitRadius: 0, borderColor: '#15302B', borderWidth: dash.length ? 1.5 : 2.5, borderDash: dash })
+const line = (y: number, dash: number[]): ChartDataset<'scatter'> => ({
+  data: [
+    { x: span.value, y },
+    { x: 0, y },
+  ],
+  showLine: true,
+  pointRadius: 0,
+  pointHitRadius: 0,
+  borderColor: '#15302B',
+  borderWidth: dash.length ? 1.5 : 2.5,
+  borderDash: dash,
+})
 const data = computed(() => ({
   datasets: [
     ...methods.value.map((m, i): ChartDataset<'scatter'> => {
       const own = props.points.filter((p) => p.method === m)
       return {
-        label: t(`method.${m}`), data: own.map((p) => ({ x: back(p.at), y: p.mlPerKg })), pointStyle: SHAPES[i % SHAPES.length], pointRadius: own.map((p) => (props.asked.includes(p.id) ? 9 : 6)),
-        pointBackgroundColor: own.map((p) => (p.leftOut ? '#FFFDF8' : props.asked.includes(p.id) ? '#A3274F' : props.fill)), pointBorderColor: '#15302B', pointBorderWidth: 2,
+        label: t(`method.${m}`),
+        data: own.map((p) => ({ x: back(p.at), y: p.mlPerKg })),
+        pointStyle: SHAPES[i % SHAPES.length],
+        pointRadius: own.map((p) => (props.asked.includes(p.id) ? 9 : 6)),
+        pointBackgroundColor: own.map((p) =>
+          p.leftOut ? '#FFFDF8' : props.asked.includes(p.id) ? '#A3274F' : props.fill,
+        ),
+        pointBorderColor: '#15302B',
+        pointBorderWidth: 2,
       }
     }),
-    ...(props.mean === null ? [] : [line(props.mean, [])]), line(props.handbook, [5, 4]),
+    ...(props.mean === null ? [] : [line(props.mean, [])]),
+    line(props.handbook, [5, 4]),
   ],
 }))
 const options = computed(() => ({
-  responsive: true, maintainAspectRatio: false, animation: false as const,
+  responsive: true,
+  maintainAspectRatio: false,
+  animation: false as const,
   scales: {
-    x: { type: 'linear' as const, max: 0, title: { display: true, text: t('yield.daysAgo') }, ticks: { color: '#566864', callback: (v: string | number) => n(-Number(v)) }, grid: { display: false } },
-    y: { grace: '8%', title: { display: true, text: 'mL/kg' }, ticks: { color: '#566864', callback: (v: string | number) => n(Number(v)) }, grid: { color: '#EFE8D6' } },
+    x: {
+      type: 'linear' as const,
+      max: 0,
+      title: { display: true, text: t('yield.daysAgo') },
+      ticks: { color: '#566864', callback: (v: string | number) => n(-Number(v)) },
+      grid: { display: false },
+    },
+    y: {
+      grace: '8%',
+      title: { display: true, text: 'mL/kg' },
+      ticks: { color: '#566864', callback: (v: string | number) => n(Number(v)) },
+      grid: { color: '#EFE8D6' },
+    },
   },
-  plugins: { tooltip: { callbacks: { label: (c: { parsed: { x: number | null; y: number | null } }) => `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${n(c.parsed.y ?? 0)} mL/kg` } } },
+  plugins: {
+    tooltip: {
+      callbacks: {
+        label: (c: { parsed: { x: number | null; y: number | null } }) =>
+          `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${n(c.parsed.y ?? 0)} mL/kg`,
+      },
+    },
+  },
 }))
 </script>
 
 <template>
   <figure class="chart">
     <div class="canvas"><Scatter :data="data" :options="options" :aria-label="t('yield.chart')" /></div>
-    <figcaption class="small quiet"><span v-for="(m, i) in methods" :key="m">{{ ['●', '◆', '▲', '■', '✱'][i % 5] }} {{ t(`method.${m}`) }}</span><span>━ {{ t('yield.meanLine') }}</span><span>┄ {{ t('yield.handbook') }}</span></figcaption>
+    <figcaption class="small quiet">
+      <span v-for="(m, i) in methods" :key="m">{{ ['●', '◆', '▲', '■', '✱'][i % 5] }} {{ t(`method.${m}`) }}</span
+      ><span>━ {{ t('yield.meanLine') }}</span
+      ><span>┄ {{ t('yield.handbook') }}</span>
+    </figcaption>
   </figure>
 </template>
 
 <style scoped>
-.chart { margin: 0; }
-.canvas { height: 230px; }
-figcaption { display: flex; flex-wrap: wrap; gap: 4px 18px; margin-top: 6px; }
+.chart {
+  margin: 0;
+}
+.canvas {
+  height: 230px;
+}
+figcaption {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  margin-top: 6px;
+}
 </style>

@@ -17,11 +17,20 @@ watch(open, () => (text.value = ''))
 const plain = (s: string): string => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 const all = computed(() => [
   ...drinks.drinks.map((d) => ({ title: d.name, kind: t('stop.drinks'), to: `/drinks/${d.id}` })),
-  ...catalogue.ingredients.map((i) => ({ title: name(i.key), kind: i.kind === 'fruit' ? t('stop.fruit') : t('menu.store'), to: i.kind === 'fruit' ? `/fruit?fruit=${i.key}` : '/store' })),
+  ...catalogue.ingredients.map((i) => ({
+    title: name(i.key),
+    kind: i.kind === 'fruit' ? t('stop.fruit') : t('menu.store'),
+    to: i.kind === 'fruit' ? `/fruit?fruit=${i.key}` : '/store',
+  })),
   { title: t('buying.title'), kind: t('stop.fruit'), to: '/buy' },
   ...stops.value.map((s) => ({ title: t(`stop.${s.key}`), kind: '', to: s.path })),
 ])
-const found = computed(() => (text.value.trim() ? all.value.filter((e) => plain(e.title).includes(plain(text.value.trim()))) : all.value).slice(0, 8))
+const found = computed(() =>
+  (text.value.trim() ? all.value.filter((e) => plain(e.title).includes(plain(text.value.trim()))) : all.value).slice(
+    0,
+    8,
+  ),
+)
 function go(to: string): void {
   open.value = false
   void router.push(to)
@@ -31,7 +40,13 @@ function go(to: string): void {
 <template>
   <v-dialog v-model="open" max-width="520" @after-enter="field?.focus()">
     <v-card>
-      <v-text-field ref="field" v-model="text" :label="t('find.label')" data-test="find" @keydown.enter="found[0] && go(found[0].to)" />
+      <v-text-field
+        ref="field"
+        v-model="text"
+        :label="t('find.label')"
+        data-test="find"
+        @keydown.enter="found[0] && go(found[0].to)"
+      />
       <v-list>
         <v-list-item v-for="e in found" :key="e.to + e.title" :title="e.title" :subtitle="e.kind" @click="go(e.to)" />
         <p v-if="!found.length" class="quiet">{{ t('find.none', { text }) }}</p>

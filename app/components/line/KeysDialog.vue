@@ -10,11 +10,20 @@ const { t } = useI18n()
     <v-card>
       <h2>{{ t('keys.title') }}</h2>
       <dl class="keys">
-        <dt><kbd>/</kbd></dt><dd>{{ t('keys.find') }}</dd>
-        <template v-for="s in stops" :key="s.key"><dt><kbd>G</kbd> <kbd>{{ s.letter.toUpperCase() }}</kbd></dt><dd>{{ t(`stop.${s.key}`) }}</dd></template>
-        <dt><kbd>1</kbd>–<kbd>4</kbd></dt><dd>{{ t('keys.lens') }}</dd>
-        <dt><kbd>R</kbd></dt><dd>{{ t('keys.reading') }}</dd>
-        <dt><kbd>?</kbd></dt><dd>{{ t('keys.this') }}</dd>
+        <dt><kbd>/</kbd></dt>
+        <dd>{{ t('keys.find') }}</dd>
+        <template v-for="s in stops" :key="s.key"
+          ><dt>
+            <kbd>G</kbd> <kbd>{{ s.letter.toUpperCase() }}</kbd>
+          </dt>
+          <dd>{{ t(`stop.${s.key}`) }}</dd></template
+        >
+        <dt><kbd>1</kbd>–<kbd>4</kbd></dt>
+        <dd>{{ t('keys.lens') }}</dd>
+        <dt><kbd>R</kbd></dt>
+        <dd>{{ t('keys.reading') }}</dd>
+        <dt><kbd>?</kbd></dt>
+        <dd>{{ t('keys.this') }}</dd>
       </dl>
       <v-btn @click="open = false">{{ t('do.close') }}</v-btn>
     </v-card>
@@ -22,7 +31,19 @@ const { t } = useI18n()
 </template>
 
 <style scoped>
-.keys { display: grid; grid-template-columns: auto 1fr; gap: 8px 18px; margin: 14px 0; }
-dd { margin: 0; }
-kbd { font: 600 14px var(--text); border: 1.5px solid var(--quiet); border-radius: 6px; padding: 2px 8px; }
+.keys {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 8px 18px;
+  margin: 14px 0;
+}
+dd {
+  margin: 0;
+}
+kbd {
+  font: 600 14px var(--text);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  padding: 2px 8px;
+}
 </style>

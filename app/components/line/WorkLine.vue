@@ -9,7 +9,14 @@ const route = useRoute()
 const at = computed(() => (route.path === '/buy' ? '/fruit/buy' : route.path))
 const isHere = (path: string): boolean => at.value === path || at.value.startsWith(`${path}/`)
 const strip = ref<HTMLElement | null>(null)
-watch(() => route.path, () => nextTick(() => strip.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' })), { immediate: true })
+watch(
+  () => route.path,
+  () =>
+    nextTick(() =>
+      strip.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }),
+    ),
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -27,23 +34,104 @@ watch(() => route.path, () => nextTick(() => strip.value?.querySelector('[aria-c
 </template>
 
 <style scoped>
-.line { flex: 1; min-width: 0; }
-ol { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(8, 1fr); }
-li { position: relative; text-align: center; }
-li::before { content: ''; position: absolute; z-index: 0; top: 14px; left: -50%; width: 100%; height: 3px; background: var(--ink); }
-li:first-child::before { display: none; }
-li.unbuilt::before, li.unbuilt + li::before { background: repeating-linear-gradient(90deg, #8b958f 0 5px, transparent 5px 10px); }
-a { position: relative; z-index: 1; display: grid; justify-items: center; gap: 1px; min-height: 64px; padding-top: 4px; text-decoration: none; color: var(--ink); border-radius: 12px; }
-.dot { width: 17px; height: 17px; margin: 3px 0 5px; border-radius: 50%; background: var(--sheet); border: 3px solid var(--ink); }
-.here .dot { width: 25px; height: 25px; margin: -1px 0 1px; background: var(--zest); }
-.unbuilt .dot { border-color: #8b958f; background: var(--paper); }
-.name { font-weight: 600; font-size: 15px; line-height: 1.2; }
-.here .name { font-weight: 800; }
-.unbuilt .name { font-weight: 400; color: var(--quiet); }
-.live { font-size: 12.5px; color: var(--quiet); line-height: 1.2; font-variant-numeric: tabular-nums; white-space: nowrap; }
+.line {
+  flex: 1;
+  min-width: 0;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(8, 1fr);
+}
+li {
+  position: relative;
+  text-align: center;
+}
+li::before {
+  content: '';
+  position: absolute;
+  z-index: 0;
+  top: 14px;
+  left: -50%;
+  width: 100%;
+  height: 3px;
+  background: var(--ink);
+}
+li:first-child::before {
+  display: none;
+}
+li.unbuilt::before,
+li.unbuilt + li::before {
+  background: repeating-linear-gradient(90deg, #8b958f 0 5px, transparent 5px 10px);
+}
+a {
+  position: relative;
+  z-index: 1;
+  display: grid;
+  justify-items: center;
+  gap: 1px;
+  min-height: 64px;
+  padding-top: 4px;
+  text-decoration: none;
+  color: var(--ink);
+  border-radius: 12px;
+}
+.dot {
+  width: 17px;
+  height: 17px;
+  margin: 3px 0 5px;
+  border-radius: 50%;
+  background: var(--sheet);
+  border: 3px solid var(--ink);
+}
+.here .dot {
+  width: 25px;
+  height: 25px;
+  margin: -1px 0 1px;
+  background: var(--zest);
+}
+.unbuilt .dot {
+  border-color: #8b958f;
+  background: var(--paper);
+}
+.name {
+  font-weight: 600;
+  font-size: 15px;
+  line-height: 1.2;
+}
+.here .name {
+  font-weight: 800;
+}
+.unbuilt .name {
+  font-weight: 400;
+  color: var(--quiet);
+}
+.live {
+  font-size: 12.5px;
+  color: var(--quiet);
+  line-height: 1.2;
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
 @media (max-width: 700px) {
-  .line { position: fixed; inset: auto 0 0 0; z-index: 900; background: var(--paper); border-top: 2px solid var(--ink); padding-bottom: env(safe-area-inset-bottom); }
-  ol { display: flex; overflow-x: auto; scrollbar-width: none; padding: 6px 4px 4px; }
-  li { flex: 0 0 88px; }
+  .line {
+    position: fixed;
+    inset: auto 0 0 0;
+    z-index: 900;
+    background: var(--paper);
+    border-top: 2px solid var(--ink);
+    padding-bottom: env(safe-area-inset-bottom);
+  }
+  ol {
+    display: flex;
+    overflow-x: auto;
+    scrollbar-width: none;
+    padding: 6px 4px 4px;
+  }
+  li {
+    flex: 0 0 88px;
+  }
 }
 </style>

@@ -9,7 +9,10 @@ const roles = computed(() => ROLES.map((r) => ({ value: r, title: t(`role.${r}`)
 const f = reactive({ name: '', login: '', password: '', role: 'crew' as Role })
 let id = uuid()
 const adding = useSubmit(async (key) => {
-  await api('postPerson', { key, body: { id, name: f.name.trim(), login: f.login.trim(), password: f.password, role: f.role } })
+  await api('postPerson', {
+    key,
+    body: { id, name: f.name.trim(), login: f.login.trim(), password: f.password, role: f.role },
+  })
 })
 async function add(): Promise<void> {
   adding.fields.value = {}
@@ -27,11 +30,32 @@ async function add(): Promise<void> {
   <div>
     <h2>{{ t('people.add') }}</h2>
     <form class="add" novalidate @submit.prevent="add">
-      <v-text-field v-model="f.name" :label="t('people.name')" :error-messages="adding.fields.value.name" data-test="person-name" />
-      <v-text-field v-model="f.login" :label="t('signIn.login')" autocapitalize="none" autocomplete="off" :error-messages="adding.fields.value.login" data-test="person-login" />
-      <v-text-field v-model="f.password" :label="t('firstRun.password')" type="password" autocomplete="new-password" :error-messages="adding.fields.value.password" data-test="person-password" />
+      <v-text-field
+        v-model="f.name"
+        :label="t('people.name')"
+        :error-messages="adding.fields.value.name"
+        data-test="person-name"
+      />
+      <v-text-field
+        v-model="f.login"
+        :label="t('signIn.login')"
+        autocapitalize="none"
+        autocomplete="off"
+        :error-messages="adding.fields.value.login"
+        data-test="person-login"
+      />
+      <v-text-field
+        v-model="f.password"
+        :label="t('firstRun.password')"
+        type="password"
+        autocomplete="new-password"
+        :error-messages="adding.fields.value.password"
+        data-test="person-password"
+      />
       <v-select v-model="f.role" :items="roles" :label="t('people.role')" />
-      <v-btn type="submit" color="primary" :loading="adding.busy.value" data-test="add-person">{{ t('people.addButton') }}</v-btn>
+      <v-btn type="submit" color="primary" :loading="adding.busy.value" data-test="add-person">{{
+        t('people.addButton')
+      }}</v-btn>
       <p v-if="adding.message.value" class="caution" role="alert">{{ adding.message.value }}</p>
     </form>
     <p class="quiet small">{{ t('people.roles') }}</p>
@@ -39,5 +63,11 @@ async function add(): Promise<void> {
 </template>
 
 <style scoped>
-.add { margin: 10px 0 14px; display: grid; grid-template-columns: repeat(auto-fit, minmax(180px, 1fr)); gap: 10px; align-items: start; }
+.add {
+  margin: 10px 0 14px;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+  gap: 10px;
+  align-items: start;
+}
 </style>

@@ -34,7 +34,8 @@ function show(what: 'pin' | 'password'): void {
 }
 async function save(): Promise<void> {
   form.clear()
-  if (open.value === 'pin' && secret.value && !/^\d{4,8}$/.test(secret.value)) return form.refuse('pin', t('problem.pin-short'))
+  if (open.value === 'pin' && secret.value && !/^\d{4,8}$/.test(secret.value))
+    return form.refuse('pin', t('problem.pin-short'))
   if (open.value === 'password' && secret.value.length < 8) return form.refuse('password', t('problem.password-short'))
   if (!(await form.submit())) return
   open.value = null
@@ -44,28 +45,87 @@ async function save(): Promise<void> {
 
 <template>
   <li :class="{ gone: !person.active }" :data-test="`person-${person.login}`">
-    <span><b>{{ person.name }}</b><small class="quiet">{{ person.login }}<template v-if="person.hasPin"> · {{ t('people.hasPin') }}</template></small></span>
-    <v-select :model-value="person.role" :items="roles" :label="t('people.role')" :disabled="!person.active" @update:model-value="set({ role: $event })" />
+    <span
+      ><b>{{ person.name }}</b
+      ><small class="quiet"
+        >{{ person.login }}<template v-if="person.hasPin"> · {{ t('people.hasPin') }}</template></small
+      ></span
+    >
+    <v-select
+      :model-value="person.role"
+      :items="roles"
+      :label="t('people.role')"
+      :disabled="!person.active"
+      @update:model-value="set({ role: $event })"
+    />
     <span class="row acts">
-      <v-btn v-if="person.role === 'crew' && person.active" data-test="pin" @click="show('pin')">{{ person.hasPin ? t('people.changePin') : t('people.setPin') }}</v-btn>
+      <v-btn v-if="person.role === 'crew' && person.active" data-test="pin" @click="show('pin')">{{
+        person.hasPin ? t('people.changePin') : t('people.setPin')
+      }}</v-btn>
       <v-btn v-if="person.active" data-test="reset" @click="show('password')">{{ t('people.reset') }}</v-btn>
-      <v-btn data-test="leave" @click="set({ active: !person.active })">{{ person.active ? t('people.leave') : t('people.return') }}</v-btn>
+      <v-btn data-test="leave" @click="set({ active: !person.active })">{{
+        person.active ? t('people.leave') : t('people.return')
+      }}</v-btn>
     </span>
     <form v-if="open" class="wide secret" novalidate @submit.prevent="save">
-      <v-text-field v-model="secret" :label="open === 'pin' ? t('people.pinLabel') : t('people.resetLabel')" :inputmode="open === 'pin' ? 'numeric' : 'text'" autocomplete="off" type="password" :error-messages="form.fields.value.pin || form.fields.value.password" data-test="secret" />
-      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="secret-save">{{ open === 'pin' ? (secret || !person.hasPin ? t('people.pinSave') : t('people.pinClear')) : t('people.resetSave') }}</v-btn>
+      <v-text-field
+        v-model="secret"
+        :label="open === 'pin' ? t('people.pinLabel') : t('people.resetLabel')"
+        :inputmode="open === 'pin' ? 'numeric' : 'text'"
+        autocomplete="off"
+        type="password"
+        :error-messages="form.fields.value.pin || form.fields.value.password"
+        data-test="secret"
+      />
+      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="secret-save">{{
+        open === 'pin' ? (secret || !person.hasPin ? t('people.pinSave') : t('people.pinClear')) : t('people.resetSave')
+      }}</v-btn>
       <p v-if="form.message.value" class="caution wide" role="alert">{{ form.message.value }}</p>
     </form>
-    <p v-if="changing.fields.value.role || changing.message.value" class="caution wide" role="alert">{{ changing.fields.value.role || changing.message.value }}</p>
+    <p v-if="changing.fields.value.role || changing.message.value" class="caution wide" role="alert">
+      {{ changing.fields.value.role || changing.message.value }}
+    </p>
   </li>
 </template>
 
 <style scoped>
-li { display: grid; grid-template-columns: minmax(0, 1fr) 190px 330px; gap: 12px; align-items: center; border-bottom: 1px solid var(--rule); padding: 8px 0; }
-small { display: block; }
-.gone b { text-decoration: line-through; }
-.wide { grid-column: 1 / -1; }
-.acts { gap: 8px; justify-content: flex-end; flex-wrap: wrap; }
-.secret { display: grid; grid-template-columns: minmax(0, 320px) auto; gap: 10px; justify-content: end; }
-@media (max-width: 900px) { li { grid-template-columns: 1fr; } .acts { justify-content: flex-start; } .secret { justify-content: stretch; } }
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 190px 330px;
+  gap: 12px;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  padding: 8px 0;
+}
+small {
+  display: block;
+}
+.gone b {
+  text-decoration: line-through;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.acts {
+  gap: 8px;
+  justify-content: flex-end;
+  flex-wrap: wrap;
+}
+.secret {
+  display: grid;
+  grid-template-columns: minmax(0, 320px) auto;
+  gap: 10px;
+  justify-content: end;
+}
+@media (max-width: 900px) {
+  li {
+    grid-template-columns: 1fr;
+  }
+  .acts {
+    justify-content: flex-start;
+  }
+  .secret {
+    justify-content: stretch;
+  }
+}
 </style>

@@ -9,7 +9,9 @@ const { t } = useI18n()
 const { day, time } = useFormat()
 const session = useSession()
 const rows = ref<SessionRow[]>([])
-const load = async (): Promise<void> => { rows.value = await api('sessions') }
+const load = async (): Promise<void> => {
+  rows.value = await api('sessions')
+}
 onMounted(() => void load())
 async function end(id: string): Promise<void> {
   await api('endSession', { params: { id } })
@@ -30,7 +32,18 @@ function placeOf(r: SessionRow): string {
     <h2>{{ t('people.sessions') }}</h2>
     <ul class="list">
       <li v-for="r in rows" :key="r.id" data-test="session">
-        <span><b>{{ session.isOwner ? r.name : placeOf(r) || r.name }}</b><small class="quiet">{{ [session.isOwner ? placeOf(r) : '', t('people.since', { day: day(r.createdAt) }), r.seenAt ? t('people.seen', { day: `${day(r.seenAt)} ${time(r.seenAt)}` }) : ''].filter(Boolean).join(' · ') }}</small></span>
+        <span
+          ><b>{{ session.isOwner ? r.name : placeOf(r) || r.name }}</b
+          ><small class="quiet">{{
+            [
+              session.isOwner ? placeOf(r) : '',
+              t('people.since', { day: day(r.createdAt) }),
+              r.seenAt ? t('people.seen', { day: `${day(r.seenAt)} ${time(r.seenAt)}` }) : '',
+            ]
+              .filter(Boolean)
+              .join(' · ')
+          }}</small></span
+        >
         <span v-if="r.current" class="quiet small">{{ t('people.thisSession') }}</span>
         <v-btn v-else data-test="end-session" @click="end(r.id)">{{ t('people.end') }}</v-btn>
       </li>
@@ -39,7 +52,23 @@ function placeOf(r: SessionRow): string {
 </template>
 
 <style scoped>
-.list { list-style: none; margin: 6px 0 0; padding: 0; max-height: 420px; overflow: auto; }
-.list li { display: flex; justify-content: space-between; align-items: center; gap: 12px; border-bottom: 1px solid var(--rule); padding: 7px 0; min-height: 62px; }
-.list small { display: block; }
+.list {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  max-height: 420px;
+  overflow: auto;
+}
+.list li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  border-bottom: 1px solid var(--rule);
+  padding: 7px 0;
+  min-height: 62px;
+}
+.list small {
+  display: block;
+}
 </style>

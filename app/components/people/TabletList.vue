@@ -8,9 +8,13 @@ const { t } = useI18n()
 const { day } = useFormat()
 const devices = ref<DeviceRow[]>([])
 const name = ref('')
-const load = async (): Promise<void> => { devices.value = await api('devices') }
+const load = async (): Promise<void> => {
+  devices.value = await api('devices')
+}
 onMounted(() => void load())
-const form = useSubmit(async () => { await api('enrol', { body: { id: uuid(), name: name.value.trim() } }) })
+const form = useSubmit(async () => {
+  await api('enrol', { body: { id: uuid(), name: name.value.trim() } })
+})
 async function enrol(): Promise<void> {
   form.clear()
   if (!name.value.trim()) return form.refuse('name', t('problem.name-missing'))
@@ -29,10 +33,24 @@ async function strike(id: string): Promise<void> {
     <p class="quiet small">{{ t('people.tabletsWhy') }}</p>
     <p v-if="!devices.length" class="small none">{{ t('people.noTablets') }}</p>
     <ul class="list">
-      <li v-for="d in devices" :key="d.id" data-test="tablet"><span><b>{{ d.name }}</b><small class="quiet">{{ d.current ? `${t('people.thisTablet')} · ` : '' }}{{ t('people.enrolled', { day: day(d.enrolledAt), who: d.by }) }}</small></span><v-btn data-test="strike" @click="strike(d.id)">{{ t('people.strike') }}</v-btn></li>
+      <li v-for="d in devices" :key="d.id" data-test="tablet">
+        <span
+          ><b>{{ d.name }}</b
+          ><small class="quiet"
+            >{{ d.current ? `${t('people.thisTablet')} · ` : ''
+            }}{{ t('people.enrolled', { day: day(d.enrolledAt), who: d.by }) }}</small
+          ></span
+        ><v-btn data-test="strike" @click="strike(d.id)">{{ t('people.strike') }}</v-btn>
+      </li>
     </ul>
     <form v-if="!devices.some((d) => d.current)" class="row" novalidate @submit.prevent="enrol">
-      <v-text-field v-model="name" :label="t('people.tabletName')" maxlength="80" :error-messages="form.fields.value.name" data-test="tablet-name" />
+      <v-text-field
+        v-model="name"
+        :label="t('people.tabletName')"
+        maxlength="80"
+        :error-messages="form.fields.value.name"
+        data-test="tablet-name"
+      />
       <v-btn type="submit" :loading="form.busy.value" data-test="enrol">{{ t('people.enrol') }}</v-btn>
     </form>
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
@@ -40,8 +58,23 @@ async function strike(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.none { padding: 8px 0; }
-.list { list-style: none; margin: 6px 0 10px; padding: 0; }
-.list li { display: flex; justify-content: space-between; align-items: center; gap: 12px; border-bottom: 1px solid var(--rule); padding: 7px 0; }
-.list small { display: block; }
+.none {
+  padding: 8px 0;
+}
+.list {
+  list-style: none;
+  margin: 6px 0 10px;
+  padding: 0;
+}
+.list li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  border-bottom: 1px solid var(--rule);
+  padding: 7px 0;
+}
+.list small {
+  display: block;
+}
 </style>

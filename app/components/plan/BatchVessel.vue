@@ -15,27 +15,86 @@ const layers = computed(() => {
   const total = props.batch.rows.reduce((s, r) => s + r.layer.volume.value, 0)
   const filled = (props.fit.fillMl.value / props.fit.vessel.capacityMl) * height.value
   let y = 160
-  return [...props.batch.rows].sort((a, b) => Number(a.layer.fillsUp) - Number(b.layer.fillsUp)).map((r) => {
-    const h = (r.layer.volume.value / total) * filled
-    y -= h
-    return { key: r.layer.stream, y, h, fill: fillOf(r.layer.key) }
-  })
+  return [...props.batch.rows]
+    .sort((a, b) => Number(a.layer.fillsUp) - Number(b.layer.fillsUp))
+    .map((r) => {
+      const h = (r.layer.volume.value / total) * filled
+      y -= h
+      return { key: r.layer.stream, y, h, fill: fillOf(r.layer.key) }
+    })
 })
 </script>
 
 <template>
   <figure class="vessel">
-    <svg viewBox="0 0 132 170" role="img" :aria-label="t('vessel.label', { name: fit.vessel.name, fill: n(fit.fillMl.value / 1000, 1), head: n(fit.headspaceMl / 1000, 1) })">
-      <g stroke="#15302B"><rect v-for="l in layers" :key="l.key" :x="66 - width / 2" :y="l.y" :width="width" :height="l.h" :fill="l.fill" stroke-width="1" /></g>
-      <path :d="`M${66 - width / 2 - 2} ${160 - height}V152q0 10 10 10h${width - 16}q10 0 10 -10V${160 - height}`" fill="none" stroke="#15302B" stroke-width="4" stroke-linecap="round" />
+    <svg
+      viewBox="0 0 132 170"
+      role="img"
+      :aria-label="
+        t('vessel.label', {
+          name: fit.vessel.name,
+          fill: n(fit.fillMl.value / 1000, 1),
+          head: n(fit.headspaceMl / 1000, 1),
+        })
+      "
+    >
+      <g stroke="#15302B">
+        <rect
+          v-for="l in layers"
+          :key="l.key"
+          :x="66 - width / 2"
+          :y="l.y"
+          :width="width"
+          :height="l.h"
+          :fill="l.fill"
+          stroke-width="1"
+        />
+      </g>
+      <path
+        :d="`M${66 - width / 2 - 2} ${160 - height}V152q0 10 10 10h${width - 16}q10 0 10 -10V${160 - height}`"
+        fill="none"
+        stroke="#15302B"
+        stroke-width="4"
+        stroke-linecap="round"
+      />
     </svg>
-    <figcaption class="small"><b>{{ fit.split ? t('vessel.times', { n: n(fit.batches.value), name: fit.vessel.name }) : fit.vessel.name }}</b><span class="quiet">{{ t('vessel.head', { fill: n(fit.fillMl.value / 1000, 2), head: n(fit.headspaceMl / 1000, 2) }) }}</span></figcaption>
+    <figcaption class="small">
+      <b>{{
+        fit.split ? t('vessel.times', { n: n(fit.batches.value), name: fit.vessel.name }) : fit.vessel.name
+      }}</b><span class="quiet">{{
+        t('vessel.head', { fill: n(fit.fillMl.value / 1000, 2), head: n(fit.headspaceMl / 1000, 2) })
+      }}</span>
+    </figcaption>
   </figure>
 </template>
 
 <style scoped>
-.vessel { margin: 0; display: grid; justify-items: center; gap: 4px; text-align: center; width: 150px; }
-svg { width: 132px; display: block; }
-figcaption { display: grid; line-height: 1.3; }
-@media print { .vessel { width: 104px; gap: 0; } svg { width: 78px; } figcaption { font-size: 10px; } }
+.vessel {
+  margin: 0;
+  display: grid;
+  justify-items: center;
+  gap: 4px;
+  text-align: center;
+  width: 150px;
+}
+svg {
+  width: 132px;
+  display: block;
+}
+figcaption {
+  display: grid;
+  line-height: 1.3;
+}
+@media print {
+  .vessel {
+    width: 104px;
+    gap: 0;
+  }
+  svg {
+    width: 78px;
+  }
+  figcaption {
+    font-size: 10px;
+  }
+}
 </style>

@@ -11,25 +11,54 @@ const emit = defineEmits<{ done: [] }>()
 const catalogue = useCatalogue()
 const { t } = useI18n()
 const { n, locale } = useFormat()
-const FIELDS = ['sucrose', 'glucose', 'fructose', 'lactose', 'otherSugars', 'citric', 'malic', 'otherSolids', 'protein', 'fat', 'fibre'] as const
+const FIELDS = [
+  'sucrose',
+  'glucose',
+  'fructose',
+  'lactose',
+  'otherSugars',
+  'citric',
+  'malic',
+  'otherSolids',
+  'protein',
+  'fat',
+  'fibre',
+] as const
 type Field = (typeof FIELDS)[number]
 const shipped = INGREDIENTS.get(props.ingredient.likeKey)!
 const now = catalogue.dataOf(props.ingredient.key)!
 const ph = FACTS[props.ingredient.likeKey]?.ph
 const typed = (v: number): string => String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.')
-const text = reactive<Record<string, string>>(Object.fromEntries([...FIELDS.map((f) => [f, now.composition[f] ? typed(now.composition[f]!) : '']), ['ph', now.ph === undefined ? '' : typed(now.ph)]]))
+const text = reactive<Record<string, string>>(
+  Object.fromEntries([
+    ...FIELDS.map((f) => [f, now.composition[f] ? typed(now.composition[f]!) : '']),
+    ['ph', now.ph === undefined ? '' : typed(now.ph)],
+  ]),
+)
 const number = reactive<Record<string, number | null>>({})
 /** Rarer components keep what they have. */
-const composition = computed((): OwnValues['composition'] => ({ ...now.composition, ...Object.fromEntries(FIELDS.map((f: Field) => [f, number[f] ?? 0])) }))
+const composition = computed((): OwnValues['composition'] => ({
+  ...now.composition,
+  ...Object.fromEntries(FIELDS.map((f: Field) => [f, number[f] ?? 0])),
+}))
 const water = computed(() => 100 - Object.values(composition.value).reduce((sum, v) => sum + v, 0))
 const form = useSubmit(async (key) => {
-  await api('putIngredient', { params: { id: props.ingredient.key }, key, body: { own: toShipped.value ? null : { composition: composition.value, ph: number.ph ?? null }, version: props.ingredient.version } })
+  await api('putIngredient', {
+    params: { id: props.ingredient.key },
+    key,
+    body: {
+      own: toShipped.value ? null : { composition: composition.value, ph: number.ph ?? null },
+      version: props.ingredient.version,
+    },
+  })
 })
 const toShipped = ref(false)
 async function save(shippedAgain = false): Promise<void> {
   toShipped.value = shippedAgain
   form.fields.value = {}
-  for (const f of shippedAgain ? [] : [...FIELDS, 'ph']) if (text[f] && number[f] === null) form.refuse(`own.composition.${f}`, t('problem.amount-not-a-number', { typed: text[f] }))
+  for (const f of shippedAgain ? [] : [...FIELDS, 'ph'])
+    if (text[f] && number[f] === null)
+      form.refuse(`own.composition.${f}`, t('problem.amount-not-a-number', { typed: text[f] }))
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   await catalogue.load()
   emit('done')
@@ -39,16 +68,48 @@ async function save(shippedAgain = false): Promise<void> {
 <template>
   <form class="own" novalidate data-test="own-values" @submit.prevent="save()">
     <p class="small quiet all">{{ t('store.ownWhy', { source: t(shipped.source) }) }}</p>
-    <FieldAmountField v-for="f in FIELDS" :key="f" v-model="text[f]" :label="t(`store.component.${f}`)" unit="g" :error="form.fields.value[`own.composition.${f}`]" :test="`own-${f}`" @number="number[f] = $event" />
-    <FieldAmountField v-model="text.ph" label="pH" :hint="ph ? t('store.usualPh', { low: n(ph[0], 1), high: n(ph[1], 1) }) : ''" :error="form.fields.value['own.ph']" test="own-ph" @number="number.ph = $event" />
-    <p class="all small"><b class="num">{{ n(water, 2) }}</b> <span class="unit">g</span> {{ t('store.waterLeft') }}</p>
-    <p v-if="form.fields.value['own.composition'] || form.message.value" class="caution all" role="alert">{{ form.fields.value['own.composition'] || form.message.value }}</p>
-    <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="own-values-save">{{ t('do.save') }}</v-btn>
-    <v-btn v-if="ingredient.own" data-test="own-values-shipped" @click="save(true)">{{ t('store.shippedAgain') }}</v-btn>
+    <FieldAmountField
+      v-for="f in FIELDS"
+      :key="f"
+      v-model="text[f]"
+      :label="t(`store.component.${f}`)"
+      unit="g"
+      :error="form.fields.value[`own.composition.${f}`]"
+      :test="`own-${f}`"
+      @number="number[f] = $event"
+    />
+    <FieldAmountField
+      v-model="text.ph"
+      label="pH"
+      :hint="ph ? t('store.usualPh', { low: n(ph[0], 1), high: n(ph[1], 1) }) : ''"
+      :error="form.fields.value['own.ph']"
+      test="own-ph"
+      @number="number.ph = $event"
+    />
+    <p class="all small">
+      <b class="num">{{ n(water, 2) }}</b> <span class="unit">g</span> {{ t('store.waterLeft') }}
+    </p>
+    <p v-if="form.fields.value['own.composition'] || form.message.value" class="caution all" role="alert">
+      {{ form.fields.value['own.composition'] || form.message.value }}
+    </p>
+    <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="own-values-save">{{
+      t('do.save')
+    }}</v-btn>
+    <v-btn v-if="ingredient.own" data-test="own-values-shipped" @click="save(true)">{{
+      t('store.shippedAgain')
+    }}</v-btn>
   </form>
 </template>
 
 <style scoped>
-.own { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 10px; align-items: start; padding: 6px 0 16px; }
-.all { grid-column: 1 / -1; }
+.own {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px;
+  align-items: start;
+  padding: 6px 0 16px;
+}
+.all {
+  grid-column: 1 / -1;
+}
 </style>

@@ -11,7 +11,7 @@ const emit = defineEmits<{ done: [] }>()
 const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
-const { n, name, money, day } = useFormat()
+const { n, name, money, calendarDay } = useFormat()
 const { ofCode } = useSentence()
 const list = shallowRef<PriceList | null>(null)
 const wrong = ref('')
@@ -24,7 +24,10 @@ const plain = (s: string): string => s.normalize('NFC').trim().toLowerCase()
 /** Names in either language, own names, and keys. A name that two ingredients have means neither. */
 async function names(): Promise<Map<string, string | null>> {
   const out = new Map<string, string | null>()
-  const put = (word: string, key: string): void => { const p = plain(word); out.set(p, out.has(p) && out.get(p) !== key ? null : key) }
+  const put = (word: string, key: string): void => {
+    const p = plain(word)
+    out.set(p, out.has(p) && out.get(p) !== key ? null : key)
+  }
   for (const locale of ['en', 'es'] as const) {
     const words = (await messagesOf(locale)).ingredient as unknown as Record<string, string>
     for (const i of catalogue.ingredients) if (!i.name && words[i.key]) put(words[i.key]!, i.key)
@@ -37,10 +40,17 @@ async function read(file: File | undefined): Promise<void> {
   wrong.value = ''
   count.value = null
   if (!file) return
-  if (file.size > MOST_BYTES) { wrong.value = t('problem.csv-too-long'); return }
+  if (file.size > MOST_BYTES) {
+    wrong.value = t('problem.csv-too-long')
+    return
+  }
   const known = await names()
   try {
-    list.value = readPriceList(await textOf(file), (word) => known.get(plain(word)) ?? undefined, session.now().toISOString().slice(0, 10))
+    list.value = readPriceList(
+      await textOf(file),
+      (word) => known.get(plain(word)) ?? undefined,
+      session.now().toISOString().slice(0, 10),
+    )
   } catch (e) {
     if (!(e instanceof RangeError)) throw e
     wrong.value = t(`problem.${e.message}`)
@@ -57,7 +67,13 @@ async function textOf(file: File): Promise<string> {
 }
 let id = uuid()
 const form = useSubmit(async (key, confirm) => {
-  const rows = list.value!.rows.map((r) => ({ ingredientKey: r.ingredientKey, packG: r.packG, packPriceEur: r.packPriceEur, supplier: r.supplier ?? (supplier.value.trim() || null), day: r.day }))
+  const rows = list.value!.rows.map((r) => ({
+    ingredientKey: r.ingredientKey,
+    packG: r.packG,
+    packPriceEur: r.packPriceEur,
+    supplier: r.supplier ?? (supplier.value.trim() || null),
+    day: r.day,
+  }))
   count.value = (await api('postPriceList', { key, body: { id, rows, confirm } })).count
 })
 async function save(confirm?: true): Promise<void> {
@@ -73,37 +89,104 @@ async function save(confirm?: true): Promise<void> {
   <form class="stack reader" novalidate data-test="price-list" @submit.prevent="save()">
     <p class="small quiet">{{ t('list.why') }}</p>
     <div class="row wrap">
-      <label class="file"><span>{{ t('list.choose') }}</span><input type="file" accept=".csv,.tsv,.txt,text/csv" data-test="list-file" @change="read(($event.target as HTMLInputElement).files?.[0])"></label>
+      <label class="file"
+        ><span>{{ t('list.choose') }}</span
+        ><input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          data-test="list-file"
+          @change="read(($event.target as HTMLInputElement).files?.[0])"
+      /></label>
       <v-text-field v-model="supplier" :label="t('list.supplier')" maxlength="200" data-test="list-supplier" />
     </div>
     <p v-if="wrong" class="caution" role="alert" data-test="list-wrong">{{ wrong }}</p>
     <p v-if="count !== null" role="status" data-test="list-done">{{ t('list.done', { n: n(count) }, count) }}</p>
     <template v-if="list">
       <p v-for="note in list.notes" :key="note" class="small">{{ t(`problem.${note}`) }}</p>
-      <p><b data-test="list-count">{{ t('list.read', { n: n(list.rows.length) }, list.rows.length) }}</b></p>
-      <table v-if="list.rows.length"><tbody>
-        <tr v-for="r in list.rows.slice(0, SHOWN)" :key="r.line"><td>{{ name(r.ingredientKey) }}</td><td class="r num">{{ n(r.packG / 1000, 2) }} <span class="unit">kg</span></td><td class="r num">{{ money(r.packPriceEur) }} <span class="unit">€</span></td><td>{{ r.supplier ?? supplier }}</td><td class="quiet small">{{ day(`${r.day}T12:00:00Z`) }}</td></tr>
-      </tbody></table>
-      <p v-if="list.rows.length > SHOWN" class="small quiet">{{ t('list.andMore', { n: n(list.rows.length - SHOWN) }) }}</p>
+      <p>
+        <b data-test="list-count">{{ t('list.read', { n: n(list.rows.length) }, list.rows.length) }}</b>
+      </p>
+      <table v-if="list.rows.length">
+        <tbody>
+          <tr v-for="r in list.rows.slice(0, SHOWN)" :key="r.line">
+            <td>{{ name(r.ingredientKey) }}</td>
+            <td class="r num">{{ n(r.packG / 1000, 2) }} <span class="unit">kg</span></td>
+            <td class="r num">{{ money(r.packPriceEur) }} <span class="unit">€</span></td>
+            <td>{{ r.supplier ?? supplier }}</td>
+            <td class="quiet small">{{ calendarDay(r.day) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="list.rows.length > SHOWN" class="small quiet">
+        {{ t('list.andMore', { n: n(list.rows.length - SHOWN) }) }}
+      </p>
       <div v-if="list.faults.length" class="caution" data-test="list-faults">
-        <p><b>{{ t('list.faults', { n: n(list.faults.length) }, list.faults.length) }}</b></p>
-        <p v-for="f in list.faults.slice(0, SHOWN)" :key="f.line">{{ t('list.line', { n: f.line }) }} {{ ofCode(f.code, f.numbers).replace('…', f.text) }}</p>
+        <p>
+          <b>{{ t('list.faults', { n: n(list.faults.length) }, list.faults.length) }}</b>
+        </p>
+        <p v-for="f in list.faults.slice(0, SHOWN)" :key="f.line">
+          {{ t('list.line', { n: f.line }) }} {{ ofCode(f.code, f.numbers).replace('…', f.text) }}
+        </p>
       </div>
-      <p v-if="form.message.value || Object.keys(form.fields.value).length" class="caution" role="alert">{{ form.message.value || Object.values(form.fields.value)[0] }}</p>
+      <p v-if="form.message.value || Object.keys(form.fields.value).length" class="caution" role="alert">
+        {{ form.message.value || Object.values(form.fields.value)[0] }}
+      </p>
       <FieldDoubtBox :doubts="form.doubts.value" @mend="form.clear()" @confirm="save(true)" />
-      <v-btn v-if="list.rows.length && !form.doubts.value.length" type="submit" color="primary" :loading="form.busy.value" data-test="list-save">{{ t('list.save', { n: n(list.rows.length) }, list.rows.length) }}</v-btn>
+      <v-btn
+        v-if="list.rows.length && !form.doubts.value.length"
+        type="submit"
+        color="primary"
+        :loading="form.busy.value"
+        data-test="list-save"
+        >{{ t('list.save', { n: n(list.rows.length) }, list.rows.length) }}</v-btn
+      >
     </template>
   </form>
 </template>
 
 <style scoped>
-.reader { border: 2px dashed var(--rule); border-radius: 14px; padding: 14px; }
-.wrap { flex-wrap: wrap; }
-.wrap > :last-child { min-width: 220px; flex: 1; }
-.file { display: grid; gap: 4px; font-size: 14px; }
-.file input { min-height: 48px; font: 400 15px var(--text); }
-.file input::file-selector-button { min-height: 44px; border: 0; border-radius: 12px; background: var(--sand); padding: 0 16px; font: 600 15px var(--text); color: var(--ink); margin-right: 12px; cursor: pointer; }
-table { border-collapse: collapse; width: 100%; max-width: 720px; }
-td { border-bottom: 1px solid var(--rule); padding: 6px 12px 6px 0; }
-.r { text-align: right; }
+.reader {
+  border: 2px dashed var(--rule);
+  border-radius: 14px;
+  padding: 14px;
+}
+.wrap {
+  flex-wrap: wrap;
+}
+.wrap > :last-child {
+  min-width: 220px;
+  flex: 1;
+}
+.file {
+  display: grid;
+  gap: 4px;
+  font-size: 14px;
+}
+.file input {
+  min-height: 48px;
+  font: 400 15px var(--text);
+}
+.file input::file-selector-button {
+  min-height: 44px;
+  border: 0;
+  border-radius: 12px;
+  background: var(--sand);
+  padding: 0 16px;
+  font: 600 15px var(--text);
+  color: var(--ink);
+  margin-right: 12px;
+  cursor: pointer;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  max-width: 720px;
+}
+td {
+  border-bottom: 1px solid var(--rule);
+  padding: 6px 12px 6px 0;
+}
+.r {
+  text-align: right;
+}
 </style>

@@ -15,7 +15,10 @@ const panel = ref<Panel>({ show: 'fruit' })
 const selectedId = ref('')
 const showAll = ref(false)
 
-watch(() => session.standId, () => void Promise.all([store.load(), usePlan().load()]))
+watch(
+  () => session.standId,
+  () => void Promise.all([store.load(), usePlan().load()]),
+)
 const asked = computed(() => (typeof route.query.fruit === 'string' ? route.query.fruit : ''))
 const lots = computed(() => {
   // What is to be used first on top; what is used up, the newest first, behind.
@@ -25,26 +28,41 @@ const lots = computed(() => {
 const MOST_USED_UP = 3
 const shown = computed(() => {
   const there = lots.value.filter(isThere)
-  return showAll.value ? lots.value : [...there, ...lots.value.slice(there.length, Math.max(there.length + MOST_USED_UP, 8))]
+  return showAll.value
+    ? lots.value
+    : [...there, ...lots.value.slice(there.length, Math.max(there.length + MOST_USED_UP, 8))]
 })
 /** The first that has to go, if any has. */
 const first = computed(() => store.shelf.find((l) => ['soon', 'past'].includes(store.keepings.get(l.id)!.state)))
-const anyOther = computed(() => shown.value.some((l) => partsOfLot(l, store.pressesOf.get(l.id) ?? []).some((p) => p.key === 'other' && p.kg > 0)))
+const anyOther = computed(() =>
+  shown.value.some((l) => partsOfLot(l, store.pressesOf.get(l.id) ?? []).some((p) => p.key === 'other' && p.kg > 0)),
+)
 const scaleKg = computed(() => Math.max(1, ...shown.value.map((l) => l.amount / 1000)))
 const selected = computed(() => lots.value.find((l) => l.id === selectedId.value) ?? lots.value[0])
 const latestPress = computed(() => {
   const lot = selected.value
-  const p = lot ? store.pressesOf.get(lot.id)?.[0] ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey) : undefined
+  const p = lot
+    ? (store.pressesOf.get(lot.id)?.[0] ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey))
+    : undefined
   return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
 })
-const inCrate = computed(() => (selected.value ? crateFigure(selected.value, store.pressesOf.get(selected.value.id) ?? []) : null))
+const inCrate = computed(() =>
+  selected.value ? crateFigure(selected.value, store.pressesOf.get(selected.value.id) ?? []) : null,
+)
 const pressed = computed(() => {
-  const p = panel.value.show === 'pressed' ? store.presses.find((x) => x.id === (panel.value as { pressId: string }).pressId) : undefined
+  const p =
+    panel.value.show === 'pressed'
+      ? store.presses.find((x) => x.id === (panel.value as { pressId: string }).pressId)
+      : undefined
   return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
 })
 const parts = computed(() => (pressed.value ? partsOf([pressed.value.press]) : []))
 function weighed(lotId: string): void {
   selectedId.value = lotId
+  panel.value = { show: 'fruit' }
+}
+function openFruit(id: string): void {
+  selectedId.value = id
   panel.value = { show: 'fruit' }
 }
 function startPress(lot: Lot): void {
@@ -60,61 +78,182 @@ const overPage = computed(() => panel.value.show !== 'fruit')
       <div class="spread top">
         <div>
           <h1>{{ asked ? name(asked) : t('fruit.title') }}</h1>
-          <p class="quiet">{{ t('fruit.summary', { kg: n(store.kgOnHand, 1), n: store.shelf.length }) }} <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink></p>
+          <p class="quiet">
+            {{ t('fruit.summary', { kg: n(store.kgOnHand, 1), n: store.shelf.length }) }}
+            <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink>
+          </p>
         </div>
-        <span class="row tools"><v-btn to="/buy" data-test="to-buy">{{ t('buying.open') }}</v-btn><v-btn color="primary" data-test="weigh-in" @click="panel = { show: 'weigh' }">{{ t('fruit.weighIn') }}</v-btn></span>
+        <span class="row tools"
+          ><v-btn to="/buy" data-test="to-buy">{{ t('buying.open') }}</v-btn
+          ><v-btn color="primary" data-test="weigh-in" @click="panel = { show: 'weigh' }">{{
+            t('fruit.weighIn')
+          }}</v-btn></span
+        >
       </div>
       <div v-if="!lots.length" class="empty" data-test="empty">
         <p>{{ t('fruit.empty') }}</p>
       </div>
       <template v-else>
-        <p v-if="first" class="first" data-test="use-first"><b>{{ t('fruit.useFirst') }}</b> {{ name(first.ingredientKey) }}, {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }}, {{ t(store.keepings.get(first.id)!.state === 'past' ? 'keeping.past' : 'keeping.ready', { day: day(store.keepings.get(first.id)!.bestUntil!) }) }}</p>
+        <p v-if="first" class="first" data-test="use-first">
+          <b>{{ t('fruit.useFirst') }}</b> {{ name(first.ingredientKey) }},
+          {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }},
+          {{
+            t(store.keepings.get(first.id)!.state === 'past' ? 'keeping.past' : 'keeping.ready', {
+              day: day(store.keepings.get(first.id)!.bestUntil!),
+            })
+          }}
+        </p>
         <FruitStripKey :other="anyOther" />
-        <FruitLotStrip v-for="lot in shown" :key="lot.id" :lot="lot" :scale-kg="scaleKg" :selected="selected?.id === lot.id && panel.show === 'fruit'" @select="selectedId = lot.id; panel = { show: 'fruit' }" @press="startPress(lot)" />
-        <v-btn v-if="lots.length > shown.length" class="below" @click="showAll = true">{{ t('fruit.older', { n: lots.length - shown.length }) }}</v-btn>
+        <FruitLotStrip
+          v-for="lot in shown"
+          :key="lot.id"
+          :lot="lot"
+          :scale-kg="scaleKg"
+          :selected="selected?.id === lot.id && panel.show === 'fruit'"
+          @select="openFruit(lot.id)"
+          @press="startPress(lot)"
+        />
+        <v-btn v-if="lots.length > shown.length" class="below" @click="showAll = true">{{
+          t('fruit.older', { n: lots.length - shown.length })
+        }}</v-btn>
         <FruitKeptList v-if="!asked && store.kept.length" :lots="store.kept" />
       </template>
     </section>
 
     <aside class="sheet side" :class="{ over: overPage }" data-test="panel">
-      <FruitWeighIn v-if="panel.show === 'weigh'" :fruit="asked || undefined" @done="weighed" @close="panel = { show: 'fruit' }" />
-      <FruitPressForm v-else-if="panel.show === 'press'" :key="panel.lot.id" :lot="panel.lot" @done="panel = { show: 'pressed', pressId: $event }" @close="panel = { show: 'fruit' }" />
+      <FruitWeighIn
+        v-if="panel.show === 'weigh'"
+        :fruit="asked || undefined"
+        @done="weighed"
+        @close="panel = { show: 'fruit' }"
+      />
+      <FruitPressForm
+        v-else-if="panel.show === 'press'"
+        :key="panel.lot.id"
+        :lot="panel.lot"
+        @done="panel = { show: 'pressed', pressId: $event }"
+        @close="panel = { show: 'fruit' }"
+      />
       <div v-else-if="panel.show === 'pressed' && pressed" class="stack" data-test="pressed">
-        <h2>{{ t('press.done', { l: n(pressed.press.juiceMl / 1000, 2), fruit: name(pressed.press.ingredientKey) }) }}</h2>
-        <FruitKiloStrip :fruit="pressed.press.ingredientKey" :parts="parts" :scale-kg="pressed.press.takenG / 1000" :height="44" :label="t('press.strip')" />
+        <h2>
+          {{ t('press.done', { l: n(pressed.press.juiceMl / 1000, 2), fruit: name(pressed.press.ingredientKey) }) }}
+        </h2>
+        <FruitKiloStrip
+          :fruit="pressed.press.ingredientKey"
+          :parts="parts"
+          :scale-kg="pressed.press.takenG / 1000"
+          :height="44"
+          :label="t('press.strip')"
+        />
         <FruitStripKey />
-        <FruitYieldPanel :fruit="pressed.press.ingredientKey" :known="store.yields.get(pressed.press.ingredientKey)!" :press="pressed.figures" />
-        <p class="caution"><b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }}</p>
+        <FruitYieldPanel
+          :fruit="pressed.press.ingredientKey"
+          :known="store.yields.get(pressed.press.ingredientKey)!"
+          :press="pressed.figures"
+        />
+        <p class="caution">
+          <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }}
+        </p>
         <v-btn color="primary" data-test="panel-done" @click="panel = { show: 'fruit' }">{{ t('do.done') }}</v-btn>
       </div>
       <div v-else-if="selected" class="stack">
         <h2>{{ name(selected.ingredientKey) }}</h2>
         <p class="quiet small">{{ t('yield.what') }}</p>
-        <div class="spread"><span>{{ t('fruit.part.crate') }}</span><FigureButton :figure="inCrate!" :label="t('fruit.part.crate')" /></div>
-        <FruitYieldPanel :fruit="selected.ingredientKey" :known="store.yields.get(selected.ingredientKey)!" :press="latestPress?.figures ?? null" :press-label="latestPress ? t('yield.pressOn', { day: day(latestPress.press.at), who: latestPress.press.by }) : ''" />
-        <p class="row links"><NuxtLink :to="`/fruit/yield/${selected.ingredientKey}`" data-test="to-yield">{{ t('yield.more') }}</NuxtLink><NuxtLink :to="`/fruit/lot/${selected.id}`">{{ t('fruit.openLot') }}</NuxtLink></p>
-        <p v-if="session.mayPlan" class="row small links"><NuxtLink :to="{ path: '/history', query: { entity: 'lot', id: selected.id } }" data-test="lot-history">{{ t('history.one', { what: t('history.entity.lot') }) }}</NuxtLink><NuxtLink v-if="latestPress" :to="{ path: '/history', query: { entity: 'press', id: latestPress.press.id } }" data-test="press-history">{{ t('history.one', { what: t('history.entity.press') }) }}</NuxtLink></p>
+        <div class="spread">
+          <span>{{ t('fruit.part.crate') }}</span><FigureButton :figure="inCrate!" :label="t('fruit.part.crate')" />
+        </div>
+        <FruitYieldPanel
+          :fruit="selected.ingredientKey"
+          :known="store.yields.get(selected.ingredientKey)!"
+          :press="latestPress?.figures ?? null"
+          :press-label="
+            latestPress ? t('yield.pressOn', { day: day(latestPress.press.at), who: latestPress.press.by }) : ''
+          "
+        />
+        <p class="row links">
+          <NuxtLink :to="`/fruit/yield/${selected.ingredientKey}`" data-test="to-yield">{{
+            t('yield.more')
+          }}</NuxtLink><NuxtLink :to="`/fruit/lot/${selected.id}`">{{ t('fruit.openLot') }}</NuxtLink>
+        </p>
+        <p v-if="session.mayPlan" class="row small links">
+          <NuxtLink :to="{ path: '/history', query: { entity: 'lot', id: selected.id } }" data-test="lot-history">{{
+            t('history.one', { what: t('history.entity.lot') })
+          }}</NuxtLink><NuxtLink
+            v-if="latestPress"
+            :to="{ path: '/history', query: { entity: 'press', id: latestPress.press.id } }"
+            data-test="press-history"
+            >{{ t('history.one', { what: t('history.entity.press') }) }}</NuxtLink
+          >
+        </p>
       </div>
-      <div v-else class="stack"><h2>{{ t('fruit.first') }}</h2><p>{{ t('fruit.firstSteps') }}</p></div>
+      <div v-else class="stack">
+        <h2>{{ t('fruit.first') }}</h2>
+        <p>{{ t('fruit.firstSteps') }}</p>
+      </div>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.fruit { display: grid; grid-template-columns: minmax(0, 1fr) 400px; gap: 18px; align-items: start; }
-.top { align-items: center; margin-bottom: 10px; }
-.tools { flex: none; }
-.first { background: var(--sand); border-radius: 12px; padding: 10px 14px; margin-bottom: 10px; }
-.empty { padding: 40px 8px; font-size: 18px; line-height: 1.5; max-width: 34em; }
-a { text-underline-offset: 4px; }
-.links a { min-height: 44px; display: inline-flex; align-items: center; }
-.side { position: sticky; top: 12px; }
-@media (max-width: 1100px) { .fruit { grid-template-columns: minmax(0, 1fr) 350px; gap: 14px; } }
+.fruit {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+  gap: 18px;
+  align-items: start;
+}
+.top {
+  align-items: center;
+  margin-bottom: 10px;
+}
+.tools {
+  flex: none;
+}
+.first {
+  background: var(--sand);
+  border-radius: 12px;
+  padding: 10px 14px;
+  margin-bottom: 10px;
+}
+.empty {
+  padding: 40px 8px;
+  font-size: 18px;
+  line-height: 1.5;
+  max-width: 34em;
+}
+a {
+  text-underline-offset: 4px;
+}
+.links a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+.side {
+  position: sticky;
+  top: 12px;
+}
+@media (max-width: 1100px) {
+  .fruit {
+    grid-template-columns: minmax(0, 1fr) 350px;
+    gap: 14px;
+  }
+}
 @media (max-width: 820px) {
-  .fruit { grid-template-columns: 1fr; }
-  .side { position: static; order: -1; }
-  .side:not(.over) { order: 2; }
-  .top .v-btn { flex: none; }
-  .top { flex-wrap: wrap; }
+  .fruit {
+    grid-template-columns: 1fr;
+  }
+  .side {
+    position: static;
+    order: -1;
+  }
+  .side:not(.over) {
+    order: 2;
+  }
+  .top .v-btn {
+    flex: none;
+  }
+  .top {
+    flex-wrap: wrap;
+  }
 }
 </style>

@@ -1,70 +1,124 @@
 import { INDEX, SWEET_WITHOUT_SUGAR } from '../../substances'
 import { phEstimate } from '../acidity'
-import { massG, mixed, scaled, sweetnessG, volumeMl, waterStream } from '../stream'
+import { rootBetween } from '../../solve'
+import { mixed } from '../phase'
+import { massG, scaled, sweetnessG, volumeMl, waterStream, type Stream } from '../stream'
 import { defineStep, plainResult, ProcessLimit, type Flag } from '../step'
-import { withUndissolvedFlag } from './combine'
+import { undissolvedFlags } from './combine'
 
 /**
- * Milk, yogurt or coconut into a drink. Below about pH 5.2 milk protein clumps; acid slowly into cold milk, or milk into acid with sugar already in, helps.
- * Dairy and coconut drinks are kept cold.
+ * Milk, yogurt or coconut into a drink. Below about pH 5.2 milk protein clumps; acid slowly into cold milk, or milk
+ * into acid with sugar already in, helps. Drinks of milk or of a plant's milk are kept cold; what is an allergen is
+ * known from the ingredients.
  */
 export const addDairy = defineStep({
-  op: 'addDairy', mixes: true, inputs: 'many', endSign: 'evenly-mixed', holds: ['vessel'], params: {},
+  op: 'addDairy',
+  mixes: true,
+  inputs: 'many',
+  endSign: 'evenly-mixed',
+  holds: ['vessel'],
+  params: {},
   run(inputs) {
-    const result = withUndissolvedFlag(mixed(inputs))
-    const { ph } = phEstimate(result.out)
-    const curdles: Flag[] = result.out.amountsG[INDEX.protein]! > 0.003 * massG(result.out) && ph < 5.2 ? [{ code: 'may-curdle', numbers: { ph } }] : []
-    return { ...result, handMin: 1, cautions: ['allergen-milk', 'tcs'], flags: [...result.flags, ...curdles] }
+    const out = mixed(inputs)
+    const { ph } = phEstimate(out)
+    const curdles: Flag[] =
+      out.amountsG[INDEX.protein]! > 0.003 * massG(out) && ph < 5.2 ? [{ code: 'may-curdle', numbers: { ph } }] : []
+    return { ...plainResult(out), handMin: 1, cautions: ['tcs'], flags: [...undissolvedFlags(out), ...curdles] }
   },
 })
 
 /**
- * Sweetener without sugar up to a sweetness in g of sucrose per 100 mL: the second stream is taken as far as needed, the rest handed back. Sweetness against
- * sucrose falls at higher strength, which is left out.
+ * Sweetener without sugar up to a sweetness in g of sucrose per 100 mL: the second stream is taken as far as needed,
+ * the rest handed back. Sweetness against sucrose falls at higher strength, which is left out.
  * @throws ProcessLimit when the drink is sweeter already, or the sweetener is not enough
  */
 export const sweeten = defineStep({
-  op: 'sweeten', inputs: 2, endSign: 'clear', holds: ['vessel'],
+  op: 'sweeten',
+  inputs: 2,
+  endSign: 'clear',
+  holds: ['vessel'],
   params: { toSweetness: { unit: 'g/100 mL', least: 0, most: 60 } },
   run([drink, sweetener], { toSweetness }) {
     const now = (100 * sweetnessG(drink!)) / volumeMl(drink!)
     if (toSweetness < now) throw new ProcessLimit('target-behind', { target: toSweetness, now }, 'toSweetness')
-    const perGram = sweetnessG(sweetener!) / massG(sweetener!)
-    let grams = 0
-    for (let i = 0; i < 20; i++) {
-      const both = mixed([drink!, scaled(sweetener!, grams / massG(sweetener!))])
-      grams += ((toSweetness / 100) * volumeMl(both) - sweetnessG(both)) / perGram
+    const thereG = massG(sweetener!)
+    const both = (grams: number): Stream => mixed([drink!, scaled(sweetener!, grams / thereG)])
+    const missing = (grams: number): number => {
+      const s = both(grams)
+      return sweetnessG(s) - (toSweetness / 100) * volumeMl(s)
     }
-    if (grams > massG(sweetener!)) throw new ProcessLimit('sweetener-not-enough', { neededG: grams, thereG: massG(sweetener!) }, 'toSweetness')
-    const share = grams / massG(sweetener!)
-    const result = withUndissolvedFlag(mixed([drink!, scaled(sweetener!, share)]))
-    return { ...result, handMin: 1, byProducts: share < 1 ? [{ name: 'sweetener-left', stream: scaled(sweetener!, 1 - share) }] : [], cautions: sweetener!.amountsG[SWEET_WITHOUT_SUGAR]! > 0 ? ['sweetener-label'] : [] }
+    if (!(sweetnessG(sweetener!) > 0)) throw new ProcessLimit('sweetener-no-strength', {})
+    if (missing(thereG) < 0) {
+      const neededG = neededBeyond(missing, thereG)
+      throw new ProcessLimit('sweetener-not-enough', { neededG, thereG }, 'toSweetness')
+    }
+    const usedG = missing(0) >= 0 ? 0 : rootBetween(missing, 0, thereG, 1e-6)
+    const out = both(usedG)
+    return {
+      ...plainResult(out),
+      handMin: 1,
+      byProducts: usedG < thereG ? [{ name: 'sweetener-left', stream: scaled(sweetener!, 1 - usedG / thereG) }] : [],
+      cautions: sweetener!.amountsG[SWEET_WITHOUT_SUGAR]! > 0 ? ['sweetener-label'] : [],
+      flags: undissolvedFlags(out),
+      used: { usedG },
+    }
   },
+  explain: ({ used }) => [used('usedG', 'sweetener-used', 'g')],
 })
+
+/** g that would be enough, for the sentence; as much as there is ten times over where even that is not. */
+function neededBeyond(missing: (grams: number) => number, thereG: number): number {
+  const mostG = 10 * thereG
+  return missing(mostG) < 0 ? mostG : rootBetween(missing, thereG, mostG, 1e-3)
+}
 
 /** Sparkling water poured on top of the cup: some of its gas goes at once. Cold water and a tilted glass keep more. */
 export const topUp = defineStep({
-  op: 'topUp', inputs: 2, endSign: 'at-the-mark', holds: [],
+  op: 'topUp',
+  inputs: 2,
+  endSign: 'at-the-mark',
+  holds: [],
   params: { gasLost: { unit: '1', least: 0, most: 1, default: 0.3, source: 'source.practice' } },
   run([drink, sparkling], { gasLost }) {
     const gas = waterStream(0, sparkling!.tempC)
     gas.amountsG[INDEX.carbonDioxide] = sparkling!.amountsG[INDEX.carbonDioxide]! * gasLost
     const flat = sparkling!.amountsG.slice()
     flat[INDEX.carbonDioxide]! -= gas.amountsG[INDEX.carbonDioxide]!
-    return { ...withUndissolvedFlag(mixed([drink!, { ...sparkling!, amountsG: flat }])), losses: massG(gas) > 0 ? [{ name: 'gas', stream: gas }] : [], handMin: 0.1 }
+    const out = mixed([drink!, { ...sparkling!, amountsG: flat }])
+    return {
+      ...plainResult(out),
+      flags: undissolvedFlags(out),
+      losses: massG(gas) > 0 ? [{ name: 'gas', stream: gas }] : [],
+      handMin: 0.1,
+    }
   },
 })
 
 /** A spoon of purée into the cup: it lies at the bottom until stirred; the figures are of the stirred drink. */
 export const spoonPuree = defineStep({
-  op: 'spoonPuree', mixes: true, inputs: 2, endSign: 'layered', holds: [],
+  op: 'spoonPuree',
+  mixes: true,
+  inputs: 2,
+  endSign: 'layered',
+  holds: [],
   params: { seconds: { unit: 's', least: 0, most: 300, default: 5, source: 'source.practice' } },
-  run: (inputs, { seconds }) => ({ ...withUndissolvedFlag(mixed(inputs)), handMin: seconds / 60 }),
+  run: (inputs, { seconds }) => {
+    const out = mixed(inputs)
+    return { ...plainResult(out), flags: undissolvedFlags(out), handMin: seconds / 60 }
+  },
 })
 
 /** A garnish on the cup: bought, cut and put there, not drunk. */
 export const garnish = defineStep({
-  op: 'garnish', inputs: 2, endSign: 'on-the-rim', holds: [],
+  op: 'garnish',
+  inputs: 2,
+  endSign: 'on-the-rim',
+  holds: [],
   params: { seconds: { unit: 's', least: 0, most: 300, default: 4, source: 'source.practice' } },
-  run: ([drink, piece], { seconds }) => ({ ...plainResult(drink!), byProducts: [{ name: 'garnish', stream: piece! }], handMin: seconds / 60, cautions: ['wash-produce'] }),
+  run: ([drink, piece], { seconds }) => ({
+    ...plainResult(drink!),
+    byProducts: [{ name: 'garnish', stream: piece! }],
+    handMin: seconds / 60,
+    cautions: ['wash-produce'],
+  }),
 })

@@ -1,23 +1,30 @@
-import { dissolvedG, mixed, waterG } from '../stream'
-import { defineStep, plainResult, type StepResult } from '../step'
-import type { Stream } from '../stream'
+import { dissolvedG, liquidWaterG, type Stream } from '../stream'
+import { mixed } from '../phase'
+import { defineStep, plainResult, type Flag } from '../step'
 
 /** Puts streams together. Sugar that stays on the bottom is flagged, not refused: somebody may stir it in later. */
 export const combine = defineStep({
-  op: 'combine', mixes: true, inputs: 'many', params: {}, endSign: 'evenly-mixed', holds: ['vessel'],
-  run: (inputs) => withUndissolvedFlag(mixed(inputs)),
+  op: 'combine',
+  mixes: true,
+  inputs: 'many',
+  params: {},
+  endSign: 'evenly-mixed',
+  holds: ['vessel'],
+  run: (inputs) => {
+    const out = mixed(inputs)
+    return { ...plainResult(out), flags: undissolvedFlags(out) }
+  },
 })
 
-export function withUndissolvedFlag(out: Stream): StepResult {
-  const result = plainResult(out)
-  if (out.undissolvedG > 0.05) {
-    result.flags.push({
-      code: 'sugar-more-than-water-holds',
-      numbers: {
-        sugarG: dissolvedG(out) + out.undissolvedG, holdsG: dissolvedG(out), waterG: waterG(out),
-        undissolvedG: out.undissolvedG, tempC: out.tempC,
-      },
-    })
+/** Says that sugar lies on the bottom. */
+export function undissolvedFlags(s: Stream): Flag[] {
+  if (s.undissolvedG <= 0.05) return []
+  const numbers = {
+    sugarG: dissolvedG(s) + s.undissolvedG,
+    holdsG: dissolvedG(s),
+    waterG: liquidWaterG(s),
+    undissolvedG: s.undissolvedG,
+    tempC: s.tempC,
   }
-  return result
+  return [{ code: 'sugar-more-than-water-holds', numbers }]
 }

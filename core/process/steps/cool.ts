@@ -1,12 +1,19 @@
 import { coolingMinutes, coolingRate, iceForTemperature } from '../kinetics'
 import { sucroseSaturation } from '../acidity'
-import { atTemperature, heatCapacityOf, massG, mixed, scaled, volumeMl, type Stream } from '../stream'
+import { atTemperature, capacityJPerK, mixed } from '../phase'
+import { massG, scaled, volumeMl, type Stream } from '../stream'
 import { defineStep, plainResult, ProcessLimit, type Flag } from '../step'
 
-/** Where it stands: usual surroundings and, for a litre in a pot, the share of the difference lost per minute. Common practice, no source. */
+/**
+ * Where it stands: usual surroundings and, for a litre in a pot, the share of the difference lost per minute. Common
+ * practice, no source.
+ */
 const PLACES = {
-  'bench': { surroundingsC: 21, perMin: 0.009 }, 'water-bath': { surroundingsC: 15, perMin: 0.05 }, 'ice-bath': { surroundingsC: 1, perMin: 0.08 },
-  'shallow-pan': { surroundingsC: 21, perMin: 0.025 }, 'fridge': { surroundingsC: 4, perMin: 0.012 },
+  bench: { surroundingsC: 21, perMin: 0.009 },
+  'water-bath': { surroundingsC: 15, perMin: 0.05 },
+  'ice-bath': { surroundingsC: 1, perMin: 0.08 },
+  'shallow-pan': { surroundingsC: 21, perMin: 0.025 },
+  fridge: { surroundingsC: 4, perMin: 0.012 },
 } as const
 type Place = keyof typeof PLACES
 /** Surface grows slower than volume: a pot of V litres cools by V to the minus a third. */
@@ -21,66 +28,131 @@ function tooSlow(fromC: number, surroundingsC: number, rate: number): Flag[] {
   if (!Number.isFinite(to21)) return [{ code: 'too-warm-to-cool', numbers: { surroundingsC, allowedMin: 120 } }]
   if (to21 > 120) return [{ code: 'cools-too-slowly', numbers: { to21Min: to21, allowedMin: 120 } }]
   // Where it does not get down to 5 °C it is moved on; only what stands in the cold is held to the six hours.
-  return to5 > 360 && surroundingsC < 5 ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min: to5, allowedMin: 360 } }] : []
+  return to5 > 360 && surroundingsC < 5
+    ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min: to5, allowedMin: 360 } }]
+    : []
 }
 
 /**
- * Cool by Newton's law: the difference to the surroundings falls by the same share each minute. The rate comes from place and volume, or is fitted from two
- * readings of your own. Never crosses its surroundings. Sugar that the cold cannot hold stays in solution for a while: the flag says it may crystallise.
+ * Cool by Newton's law: the difference to the surroundings falls by the same share each minute. The rate comes from
+ * place and volume, or is fitted from two readings of your own. Never crosses its surroundings. Sugar that the cold
+ * cannot hold stays in solution for a while: the flag says it may crystallise.
  * @throws ProcessLimit when the target lies beyond the surroundings, or two readings do not cool
  */
 export const cool = defineStep({
-  op: 'cool', inputs: 1, endSign: 'at-temperature', holds: ['vessel'],
+  op: 'cool',
+  inputs: 1,
+  endSign: 'at-temperature',
+  holds: ['vessel'],
   params: {
     place: { choices: Object.keys(PLACES) as Place[], default: 'bench' as Place, source: 'source.practice' },
     toC: { unit: '°C', least: -10, most: 120 },
     surroundingsC: { unit: '°C', least: -30, most: 60, optional: true },
-    firstC: { unit: '°C', least: -10, most: 130, optional: true }, secondC: { unit: '°C', least: -10, most: 130, optional: true },
+    firstC: { unit: '°C', least: -10, most: 130, optional: true },
+    secondC: { unit: '°C', least: -10, most: 130, optional: true },
     betweenMin: { unit: 'min', least: 0.1, most: 1440, optional: true },
   },
   run([s], p) {
     const { rate, aroundC } = coolingOf(s!, p)
     const minutes = coolingMinutes(s!.tempC, p.toC, aroundC, rate)
-    if (!Number.isFinite(minutes) || Math.sign(s!.tempC - aroundC) !== Math.sign(p.toC - aroundC) || Math.abs(p.toC - aroundC) > Math.abs(s!.tempC - aroundC)) {
-      throw new ProcessLimit('target-beyond-surroundings', { toC: p.toC, surroundingsC: aroundC, fromC: s!.tempC }, 'toC')
+    if (
+      !Number.isFinite(minutes) ||
+      Math.sign(s!.tempC - aroundC) !== Math.sign(p.toC - aroundC) ||
+      Math.abs(p.toC - aroundC) > Math.abs(s!.tempC - aroundC)
+    ) {
+      throw new ProcessLimit(
+        'target-beyond-surroundings',
+        { toC: p.toC, surroundingsC: aroundC, fromC: s!.tempC },
+        'toC',
+      )
     }
     const flags = tooSlow(s!.tempC, aroundC, rate)
     const saturation = sucroseSaturation(s!, p.toC)
     if (saturation > 1) flags.push({ code: 'may-crystallise', numbers: { times: saturation, tempC: p.toC } })
-    return { ...plainResult(atTemperature(s!, p.toC)), handMin: 1, waitMin: minutes, cautions: s!.tempC >= 60 ? ['hot-liquid'] : [], flags }
+    return {
+      ...plainResult(atTemperature(s!, p.toC)),
+      handMin: 1,
+      waitMin: minutes,
+      cautions: s!.tempC >= 60 ? ['hot-liquid'] : [],
+      flags,
+      used: { fromC: s!.tempC, aroundC, rate },
+    }
   },
-  explain([s], p, { leaf, param, call }) {
-    const { rate, aroundC } = coolingOf(s!, p)
-    const around = p.surroundingsC === undefined ? leaf('surroundings', aroundC, '°C') : param('surroundingsC')
-    const perMin = p.firstC !== undefined && p.secondC !== undefined && p.betweenMin !== undefined
+  explain: ({ p, param, used, call }) => {
+    const around = p.surroundingsC === undefined ? used('aroundC', 'surroundings', '°C') : param('surroundingsC')
+    const isFitted = p.firstC !== undefined && p.secondC !== undefined && p.betweenMin !== undefined
+    const perMin = isFitted
       ? call('cooling-rate', '1/min', 'cooling-rate', param('firstC'), param('secondC'), around, param('betweenMin'))
-      : leaf('cooling-rate', rate, '1/min')
-    return [call('cooling-minutes', 'min', 'cooling-minutes', leaf('temperature', s!.tempC, '°C'), param('toC'), around, perMin)]
+      : used('rate', 'cooling-rate', '1/min')
+    return [
+      call(
+        'cooling-minutes',
+        'min',
+        'cooling-minutes',
+        used('fromC', 'temperature', '°C'),
+        param('toC'),
+        around,
+        perMin,
+      ),
+    ]
   },
 })
 
-function coolingOf(s: Stream, p: { place: Place; surroundingsC?: number; firstC?: number; secondC?: number; betweenMin?: number }): { rate: number; aroundC: number } {
+function coolingOf(
+  s: Stream,
+  p: { place: Place; surroundingsC?: number; firstC?: number; secondC?: number; betweenMin?: number },
+): { rate: number; aroundC: number } {
   const aroundC = p.surroundingsC ?? PLACES[p.place].surroundingsC
-  if (p.firstC === undefined || p.secondC === undefined || p.betweenMin === undefined) return { aroundC, rate: rateOf(p.place, Math.max(0.05, volumeMl(s) / 1000)) }
+  if (p.firstC === undefined || p.secondC === undefined || p.betweenMin === undefined)
+    return { aroundC, rate: rateOf(p.place, Math.max(0.05, volumeMl(s) / 1000)) }
   const rate = coolingRate(p.firstC, p.secondC, aroundC, p.betweenMin)
-  if (!(rate > 0)) throw new ProcessLimit('readings-do-not-cool', { firstC: p.firstC, secondC: p.secondC, surroundingsC: aroundC }, 'secondC')
+  if (!(rate > 0))
+    throw new ProcessLimit(
+      'readings-do-not-cool',
+      { firstC: p.firstC, secondC: p.secondC, surroundingsC: aroundC },
+      'secondC',
+    )
   return { rate, aroundC }
 }
 
 /**
- * Ice in place of part of the water: as much of the ice given as brings the mix to `toC`, all of it melted. What is over is handed back.
- * @throws ProcessLimit when more ice is asked for than there is to take
+ * Ice in place of part of the water: as much of the ice given as brings the mix to `toC`, all of it melted. What is
+ * over is handed back. How cold the ice is stands with the ice.
+ * @throws ProcessLimit when more ice is asked for than there is to take, or what is given is no ice
  */
 export const chillWithIce = defineStep({
-  op: 'chillWithIce', inputs: 2, endSign: 'ice-gone', holds: ['vessel'],
-  params: { toC: { unit: '°C', least: 0, most: 60 }, iceTempC: { unit: '°C', least: -40, most: 0, default: -5, source: 'source.practice', limit: 'ice-above-zero' } },
-  run([mix, ice], { toC, iceTempC }) {
-    const needed = iceForTemperature(massG(mix!), heatCapacityOf(mix!), mix!.tempC, toC, iceTempC)
-    const there = massG(ice!)
-    if (needed > there) throw new ProcessLimit('ice-more-than-there', { neededG: needed, thereG: there, toC }, 'toC')
-    const used = scaled(ice!, there > 0 ? needed / there : 0)
-    const out = mixed([mix!, { ...used, tempC: 0 }])
-    return { ...plainResult({ ...out, tempC: Math.min(mix!.tempC, toC) }), byProducts: needed < there ? [{ name: 'ice-left', stream: scaled(ice!, 1 - needed / there) }] : [], handMin: 1, waitMin: 3, cautions: ['potable'] }
+  op: 'chillWithIce',
+  inputs: 2,
+  endSign: 'ice-gone',
+  holds: ['vessel'],
+  params: { toC: { unit: '°C', least: 0, most: 60 } },
+  run([mix, ice], { toC }) {
+    const thereG = massG(ice!)
+    if (ice!.iceG < thereG - TOLERANCE_G || thereG <= 0) throw new ProcessLimit('ice-is-no-ice', {})
+    if (mix!.iceG > 0) throw new ProcessLimit('ice-in-it-already', {})
+    const used = { capacity: capacityJPerK(mix!) / 1000, fromC: mix!.tempC, iceTempC: ice!.tempC }
+    const usedG = iceForTemperature(used.capacity, used.fromC, toC, used.iceTempC)
+    if (usedG > thereG) throw new ProcessLimit('ice-more-than-there', { neededG: usedG, thereG, toC }, 'toC')
+    const share = usedG / thereG
+    return {
+      ...plainResult(mixed([mix!, scaled(ice!, share)])),
+      byProducts: share < 1 ? [{ name: 'ice-left', stream: scaled(ice!, 1 - share) }] : [],
+      handMin: 1,
+      waitMin: 3,
+      cautions: ['potable'],
+      used,
+    }
   },
-  explain: ([mix], _, { leaf, param, call }) => [call('ice-needed', 'g', 'ice-for-temperature', leaf('mass', massG(mix!), 'g'), leaf('heat-capacity', heatCapacityOf(mix!), 'kJ/(kg K)'), leaf('temperature', mix!.tempC, '°C'), param('toC'), param('iceTempC'))],
+  explain: ({ param, used, call }) => [
+    call(
+      'ice-needed',
+      'g',
+      'ice-for-temperature',
+      used('capacity', 'heat-for-a-degree', 'kJ/K'),
+      used('fromC', 'temperature', '°C'),
+      param('toC'),
+      used('iceTempC', 'ice-temperature', '°C'),
+    ),
+  ],
 })
+const TOLERANCE_G = 1e-6

@@ -12,13 +12,21 @@ export const stuckG = (juiceG: number, leftG: number): number => Math.min(juiceG
  * the liquor; a little juice sticks to the tools. The liquor of a fruit is taken as uniform.
  */
 export const press = defineStep({
-  op: 'press', inputs: 1, endSign: 'no-more-juice', holds: ['press'],
-  params: { juiceG: { unit: 'g', least: 1e-3, most: 1e7, limit: 'juice-not-positive' }, method: { text: true }, minutes: { unit: 'min', least: 0, most: 1440, optional: true } },
+  op: 'press',
+  inputs: 1,
+  endSign: 'no-more-juice',
+  holds: ['press'],
+  params: {
+    juiceG: { unit: 'g', least: 1e-3, most: 1e7, limit: 'juice-not-positive', scales: true },
+    method: { text: true },
+    minutes: { unit: 'min', least: 0, most: 1e5, optional: true, scales: true },
+  },
   run([fruit], { juiceG, minutes }) {
     const mass = massG(fruit!)
     const liquor = liquorG(fruit!)
     if (juiceG > mass) throw new ProcessLimit('juice-heavier-than-fruit', { juiceG, fruitG: mass }, 'juiceG')
-    if (juiceG > liquor) throw new ProcessLimit('juice-more-than-liquor', { juiceG, liquorG: liquor, fruitG: mass }, 'juiceG')
+    if (juiceG > liquor)
+      throw new ProcessLimit('juice-more-than-liquor', { juiceG, liquorG: liquor, fruitG: mass }, 'juiceG')
     const juice = liquorPart(fruit!, juiceG / liquor)
     const lostG = stuckG(juiceG, liquor - juiceG)
     const stuck = liquorPart(fruit!, lostG / liquor)

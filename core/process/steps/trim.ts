@@ -2,13 +2,17 @@ import { massG, scaled } from '../stream'
 import { defineStep, plainResult, ProcessLimit } from '../step'
 
 /**
- * Takes peel, ends, core or seeds off. Edible share = (mass in - trimmed) / mass in. What is trimmed has the fruit's own
- * make-up: how peel differs from flesh is not modelled.
+ * Takes peel, ends, core or seeds off. Edible share = (mass in - trimmed) / mass in. What is trimmed has the fruit's
+ * own make-up: how peel differs from flesh is not modelled.
  */
 export const trim = defineStep({
-  op: 'trim', inputs: 1, endSign: 'trimmed', holds: ['knife'],
+  op: 'trim',
+  inputs: 1,
+  endSign: 'trimmed',
+  holds: ['knife'],
   params: {
-    trimmedG: { unit: 'g', least: 0, most: 1e7, limit: 'trim-negative' }, byProduct: { text: true },
+    trimmedG: { unit: 'g', least: 0, most: 1e7, limit: 'trim-negative', scales: true },
+    byProduct: { text: true },
     tool: { choices: ['knife', 'peeler', 'corer', 'zester', 'hands'], default: 'knife', source: 'source.practice' },
   },
   run([fruit], { trimmedG, byProduct, tool }) {

@@ -1,5 +1,6 @@
 import { BASICS } from './basics'
 import { DAIRY } from './dairy'
+import { FACTS } from './facts'
 import { FRUIT } from './fruit'
 import { JUICES } from './juices'
 import { PLANTS } from './plants'
@@ -10,7 +11,18 @@ export * from './types'
 export * from './facts'
 export * from './own'
 
+/**
+ * An ingredient with what is usual of it: the middle of its pH (of its juice, where it is fruit), the weight of a cup.
+ * An evaluation reads this row and no other table.
+ */
+function withUsual(ingredient: IngredientData): IngredientData {
+  const usualPh = FACTS[ingredient.fruit?.juice ?? ingredient.key]?.ph
+  const ph = ingredient.ph ?? (usualPh && (usualPh[0] + usualPh[1]) / 2)
+  const cupG = FACTS[ingredient.key]?.cupG?.[0]
+  return { ...ingredient, ...(ph === undefined ? {} : { ph }), ...(cupG === undefined ? {} : { cupG }) }
+}
+
 /** Every ingredient that ships with Olvex, by key. */
 export const INGREDIENTS: ReadonlyMap<string, IngredientData> = new Map(
-  [...FRUIT, ...JUICES, ...SWEETENERS, ...DAIRY, ...BASICS, ...PLANTS].map((i) => [i.key, i]),
+  [...FRUIT, ...JUICES, ...SWEETENERS, ...DAIRY, ...BASICS, ...PLANTS].map((i) => [i.key, withUsual(i)]),
 )

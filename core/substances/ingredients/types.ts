@@ -1,7 +1,23 @@
 import type { Composition } from '../components'
 
 export const INGREDIENT_KINDS = [
-  'fruit', 'juice', 'sweetener', 'water', 'ice', 'acid', 'salt', 'dairy', 'plant-milk', 'tea', 'herb', 'flower', 'root', 'spice', 'seed', 'grain', 'aroma',
+  'fruit',
+  'juice',
+  'sweetener',
+  'water',
+  'ice',
+  'acid',
+  'salt',
+  'dairy',
+  'plant-milk',
+  'tea',
+  'herb',
+  'flower',
+  'root',
+  'spice',
+  'seed',
+  'grain',
+  'aroma',
 ] as const
 export type IngredientKind = (typeof INGREDIENT_KINDS)[number]
 
@@ -13,6 +29,16 @@ export interface Handbook {
   /** true where the share is a guess of the trade, not a published figure */
   guess?: true
 }
+
+export type Caution =
+  | 'potable'
+  | 'keep-cold'
+  | 'tcs'
+  | 'weigh-acid'
+  | 'allergen-milk'
+  | 'allergen-soy'
+  | 'allergen-nuts'
+  | 'allergen-gluten'
 
 export interface IngredientData {
   key: string
@@ -30,11 +56,12 @@ export interface IngredientData {
   }
   /** how sweet a gram is against sucrose, where it is not a sugar; the strength of a product is on its label */
   sweetnessTimesSucrose?: number
-  /** measured pH, in place of the usual one */
+  /** pH, usual or measured; none where nobody knows it */
   ph?: number
+  /** g of a US cup of 236.588 mL, as poured */
+  cupG?: number
   /** net charge of its strong ions, mmol per g, where it is known from its formula instead of from a pH */
   strongIonMmolPerG?: number
-  /** must be potable where it is not boiled afterwards; shown as a caution */
-  caution?: 'potable' | 'keep-cold' | 'tcs' | 'weigh-acid' | 'allergen-milk'
+  /** codes of what to mind with it, such as `potable` where it is not boiled afterwards */
+  cautions?: readonly Caution[]
 }
-

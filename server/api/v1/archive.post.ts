@@ -1,9 +1,32 @@
 import { contract } from '#shared/contract'
+import { defineEventHandler } from 'h3'
+import { exclusively } from '../../db/locks'
 import { readArchive } from '../../services/archive'
-import { callerOf, route } from '../../utils/route'
-import { startSession } from '../../utils/session'
+import { Refusal } from '../../services/errors'
+import { assertNotSetUp } from '../../services/setup'
+import { letIn, parsed, problem } from '../../utils/route'
+import { callerOf, startSession } from '../../utils/session'
+import { receiveUpload } from '../../utils/upload'
 
-export default route(contract.readArchive, async (tx, { body }, _who, event) => {
-  event.context.sid = await readArchive(tx, body, { agent: callerOf(event).agent, deviceId: null })
-  return { ok: true as const }
-}, (event) => startSession(event, event.context.sid))
+const endpoint = contract.readArchive
+
+// Not a `route`: the body is a file, which is neither read nor kept before it is known that one is wanted, and one at a
+// time.
+export default defineEventHandler(async (event) => {
+  try {
+    await letIn(event, endpoint, () => assertNotSetUp([{ field: 'archive', code: 'not-empty' }]))
+    const sid = await exclusively('archive', async () => {
+      const { fields, path, remove } = await receiveUpload(event, endpoint.bodyLimit!)
+      try {
+        return await readArchive(path, parsed(endpoint.body, fields), { agent: callerOf(event).agent, deviceId: null })
+      } finally {
+        await remove()
+      }
+    })
+    if (sid === null) throw new Refusal(409, 'archive-running', [{ field: 'archive', code: 'archive-running' }])
+    await startSession(event, sid)
+    return { ok: true as const }
+  } catch (e) {
+    return problem(event, e)
+  }
+})

@@ -1,9 +1,13 @@
 import { contract } from '#shared/contract'
 import { pinIn } from '../../services/sign-in'
-import { callerOf, route } from '../../utils/route'
-import { startOrRefuse, tabletCookie } from '../../utils/session'
+import { waits } from '../../utils/route'
+import { callerOf, startOrRefuse } from '../../utils/session'
 
-export default route(contract.pinIn, async (tx, { body }, _who, event) => {
-  event.context.sid = await pinIn(tx, body, callerOf(event), tabletCookie(event))
-  return { ok: true as const }
-}, startOrRefuse('wrong-pin'))
+export default waits(
+  contract.pinIn,
+  async (_tx, { body }, _who, event) => {
+    event.context.opened = await pinIn(body, callerOf(event))
+    return { ok: true as const }
+  },
+  startOrRefuse('wrong-pin'),
+)

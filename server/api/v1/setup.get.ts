@@ -2,4 +2,7 @@ import { contract } from '#shared/contract'
 import { setupNeeded } from '../../services/setup'
 import { reads } from '../../utils/route'
 
-export default reads(contract.getSetup, async (tx) => ({ needed: await setupNeeded(tx), demo: process.env.OLVEX_DEMO === '1' }))
+export default reads(contract.getSetup, async (tx) => ({
+  needed: await setupNeeded(tx),
+  demo: process.env.OLVEX_DEMO === '1',
+}))

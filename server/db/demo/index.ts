@@ -7,7 +7,9 @@ import { recordPrice } from '../../services/ingredients'
 import { addPerson, setPin } from '../../services/people'
 import { putCup, putStand, putVessel } from '../../services/places'
 import { putPlanLine } from '../../services/plan'
-import { putRecipe, signOff } from '../../services/recipes'
+import { putRecipe } from '../../services/recipes'
+import { signOff } from '../../services/standards'
+import { hashSecret } from '../../services/secrets'
 import { setUp } from '../../services/setup'
 import type { Who } from '../../services/who'
 import { demoDrinks } from './menu'
@@ -22,12 +24,19 @@ export const DEMO_SIGN_INS = [
 ] as const
 
 const PRICES: [key: string, eur: number, packG: number][] = [
-  ['white-sugar', 9.8, 10000], ['water', 0.02, 10000], ['ice', 2.5, 10000], ['mint', 1.2, 80], ['basil', 1.4, 80],
+  ['white-sugar', 9.8, 10000],
+  ['water', 0.02, 10000],
+  ['ice', 2.5, 10000],
+  ['mint', 1.2, 80],
+  ['basil', 1.4, 80],
 ]
 const DAYS_BACK = 41
 const SEED = 20260412
 
-/** An invented business with two stands and six weeks behind it, made through the services. Loaded once, into an empty database. */
+/**
+ * An invented business with two stands and six weeks behind it, made through the services. Loaded once, into an empty
+ * database.
+ */
 export async function loadDemo(): Promise<void> {
   const today = new Date(process.env.OLVEX_NOW ?? Date.now())
   const fixed = process.env.OLVEX_NOW
@@ -35,7 +44,9 @@ export async function loadDemo(): Promise<void> {
     const t = new Date(today)
     t.setUTCHours(0, 0, 0, 0)
     // Never in the future: what was entered today was entered before now.
-    process.env.OLVEX_NOW = new Date(Math.min(t.getTime() - daysAgo * 864e5 + hour * 36e5, today.getTime() - 60e3)).toISOString()
+    process.env.OLVEX_NOW = new Date(
+      Math.min(t.getTime() - daysAgo * 864e5 + hour * 36e5, today.getTime() - 60e3),
+    ).toISOString()
   }
   try {
     at(DAYS_BACK + 2, 9)
@@ -43,13 +54,23 @@ export async function loadDemo(): Promise<void> {
     const [counter, cart] = await stands(owner)
     at(DAYS_BACK + 1, 10)
     for (const [ingredientKey, packPriceEur, packG] of PRICES) {
-      await inTransaction((tx) => recordPrice(tx, owner, { id: uuid(), ingredientKey, packPriceEur, packG, source: 'typed', lotId: null }))
+      await inTransaction((tx) =>
+        recordPrice(tx, owner, { id: uuid(), ingredientKey, packPriceEur, packG, source: 'typed', lotId: null }),
+      )
     }
     const drinks = await menu(owner, at)
     const days = Array.from({ length: DAYS_BACK + 1 }, (_, i) => DAYS_BACK - i)
     const random = seeded(SEED)
     await demoWeeks(counter, owner, crew, at, random, 1, days)
-    await demoWeeks(cart, owner, crew, at, random, 0.55, days.filter((d) => d % 7 === 3))
+    await demoWeeks(
+      cart,
+      owner,
+      crew,
+      at,
+      random,
+      0.55,
+      days.filter((d) => d % 7 === 3),
+    )
     await demoShelf(counter, owner, crew, at)
     await drainOldJuice()
     at(2, 9)
@@ -63,11 +84,26 @@ export async function loadDemo(): Promise<void> {
 }
 
 async function people(): Promise<[Who, Who]> {
-  await inTransaction((tx) => setUp(tx, { business: 'Pale Harbour Drinks', stand: 'Ferry landing', timeZone: 'Europe/Lisbon', owner: 'Noor', login: 'owner', password: DEMO_SIGN_INS[0].password, locale: 'en' }))
+  const passwordHash = await hashSecret(DEMO_SIGN_INS[0].password)
+  const business = {
+    business: 'Pale Harbour Drinks',
+    stand: 'Ferry landing',
+    timeZone: 'Europe/Lisbon',
+    owner: 'Noor',
+    login: 'owner',
+    locale: 'en' as const,
+  }
+  await inTransaction((tx) => setUp(tx, business, passwordHash))
   const owner = (await Person.findOne({ where: { login: 'owner' }, raw: true })) as unknown as { id: string }
   const who: Who = { personId: owner.id, role: 'owner', key: null }
   const crew = uuid()
-  await inTransaction((tx) => addPerson(tx, { id: crew, name: 'Teo', login: 'crew', password: DEMO_SIGN_INS[1].password, role: 'crew', locale: 'en' }, who))
+  await inTransaction((tx) =>
+    addPerson(
+      tx,
+      { id: crew, name: 'Teo', login: 'crew', password: DEMO_SIGN_INS[1].password, role: 'crew', locale: 'en' },
+      who,
+    ),
+  )
   await inTransaction((tx) => setPin(tx, crew, DEMO_PIN, who))
   return [who, { personId: crew, role: 'crew', key: null }]
 }
@@ -77,11 +113,24 @@ async function stands(owner: Who): Promise<[string, string]> {
   const second = uuid()
   const settings = { timeZone: 'Europe/Lisbon', labourEurPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
   await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
-  await inTransaction((tx) => putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner))
+  await inTransaction((tx) =>
+    putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner),
+  )
   const cup = (await Cup.findOne({ raw: true })) as unknown as { id: string }
-  await inTransaction((tx) => putCup(tx, cup.id, { name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0.09, lidEur: 0.03, strawEur: 0.02, version: 1 }, owner))
-  await inTransaction((tx) => putVessel(tx, uuid(), { standId: first.id, name: '25 L', capacityMl: 25000, heatProof: false, version: 0 }, owner))
-  await inTransaction((tx) => putVessel(tx, uuid(), { standId: second, name: '10 L', capacityMl: 10000, heatProof: false, version: 0 }, owner))
+  await inTransaction((tx) =>
+    putCup(
+      tx,
+      cup.id,
+      { name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0.09, lidEur: 0.03, strawEur: 0.02, version: 1 },
+      owner,
+    ),
+  )
+  await inTransaction((tx) =>
+    putVessel(tx, uuid(), { standId: first.id, name: '25 L', capacityMl: 25000, heatProof: false, version: 0 }, owner),
+  )
+  await inTransaction((tx) =>
+    putVessel(tx, uuid(), { standId: second, name: '10 L', capacityMl: 10000, heatProof: false, version: 0 }, owner),
+  )
   return [first.id, second]
 }
 
@@ -92,7 +141,21 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
   for (const [i, drink] of demoDrinks(cup.id, syrup.id).entries()) {
     const id = uuid()
     at(18 - i * 3, 15)
-    await inTransaction((tx) => putRecipe(tx, id, { kind: 'drink', name: drink.name, family: drink.family, draft: drink.document, sellEur: drink.sellEur, version: 0 }, owner))
+    await inTransaction((tx) =>
+      putRecipe(
+        tx,
+        id,
+        {
+          kind: 'drink',
+          name: drink.name,
+          family: drink.family,
+          draft: drink.document,
+          sellEur: drink.sellEur,
+          version: 0,
+        },
+        owner,
+      ),
+    )
     if (drink.signed) await inTransaction((tx) => signOff(tx, id, { id: uuid(), version: 1 }, owner))
     made.push({ id, name: drink.name })
   }
@@ -101,29 +164,58 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
 
 async function priceList(owner: Who): Promise<void> {
   const day = now().toISOString().slice(0, 10)
-  const rows = DEMO_LIST.map(([ingredientKey, kg, packPriceEur, supplier]) => ({ ingredientKey, packG: kg * 1000, packPriceEur, supplier, day }))
+  const rows = DEMO_LIST.map(([ingredientKey, kg, packPriceEur, supplier]) => ({
+    ingredientKey,
+    packG: kg * 1000,
+    packPriceEur,
+    supplier,
+    day,
+  }))
   await inTransaction((tx) => addPriceList(tx, { id: uuid(), rows, confirm: ['list-far-from-last'] }, owner))
 }
 
 /** Juice that was pressed before today has been poured; only the newest of each fruit is still in the fridge. */
 async function drainOldJuice(): Promise<void> {
-  const lots = (await Lot.findAll({ order: [['at', 'DESC']], raw: true })) as unknown as { id: string; standId: string; ingredientKey: string; kind: string; amount: string; personId: string; at: Date }[]
+  const lots = (await Lot.findAll({ order: [['at', 'DESC']], raw: true })) as unknown as {
+    id: string
+    standId: string
+    ingredientKey: string
+    kind: string
+    amount: string
+    personId: string
+    at: Date
+  }[]
   const newest = new Set<string>()
   for (const lot of lots.filter((l) => l.kind === 'pressed')) {
     const first = lot.kind === 'pressed' && !newest.has(lot.standId + lot.ingredientKey)
     newest.add(lot.standId + lot.ingredientKey)
     const gone = first ? Number(lot.amount) * 0.7 : Number(lot.amount)
-    await Movement.create({ id: uuid(), lotId: lot.id, amount: -gone, kind: 'pour-out', sourceId: lot.id, at: lot.at, personId: lot.personId })
+    await Movement.create({
+      id: uuid(),
+      lotId: lot.id,
+      amount: -gone,
+      kind: 'pour-out',
+      sourceId: lot.id,
+      at: lot.at,
+      personId: lot.personId,
+    })
     if (!first) await Lot.update({ open: false }, { where: { id: lot.id } })
   }
 }
 
 async function plans(owner: Who, counter: string, cart: string, drinks: { id: string }[], today: Date): Promise<void> {
   const day = (ahead: number) => new Date(today.getTime() + ahead * 864e5).toISOString().slice(0, 10)
-  const cups: [string, number, number[]][] = [[counter, 0, [64, 48, 0, 36]], [counter, 1, [72, 40, 30, 36]], [cart, 1, [40, 30, 0, 0]]]
+  const cups: [string, number, number[]][] = [
+    [counter, 0, [64, 48, 0, 36]],
+    [counter, 1, [72, 40, 30, 36]],
+    [cart, 1, [40, 30, 0, 0]],
+  ]
   for (const [standId, ahead, numbers] of cups) {
     for (const [i, n] of numbers.entries()) {
-      if (n) await inTransaction((tx) => putPlanLine(tx, uuid(), { standId, day: day(ahead), recipeId: drinks[i]!.id, cups: n, version: 0 }, owner))
+      if (n)
+        await inTransaction((tx) =>
+          putPlanLine(tx, uuid(), { standId, day: day(ahead), recipeId: drinks[i]!.id, cups: n, version: 0 }, owner),
+        )
     }
   }
 }

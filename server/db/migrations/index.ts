@@ -1,63 +1,326 @@
+import { FACTS_OF_ROWS } from '../facts-of'
+
 /** One DDL statement each, safe to run again after half-failing. Append only. */
-export interface Migration { name: string; sql: string }
+export interface Migration {
+  name: string
+  sql: string
+}
 
 const ID = 'CHAR(36) CHARACTER SET ascii COLLATE ascii_bin'
 const KEY = 'VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin'
 /** Names people typed: accents tell words apart (pina is not piña), letter case does not. */
 const NAME = 'VARCHAR(80) COLLATE utf8mb4_uca1400_as_ci'
+/** SHA-256 of a content, in hexadecimal. */
+const HASH = 'CHAR(64) CHARACTER SET ascii COLLATE ascii_bin'
 const AMOUNT = 'DECIMAL(14,4)'
 const AT = 'DATETIME(6)'
-const table = (name: string, columns: string): string => `CREATE TABLE IF NOT EXISTS \`${name}\` (${columns}) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`
+const table = (name: string, columns: string): string =>
+  `CREATE TABLE IF NOT EXISTS \`${name}\` (${columns}) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`
 
 export const MIGRATIONS: readonly Migration[] = [
-  { name: '0001-business', sql: table('business', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, created_at ${AT} NOT NULL`) },
-  { name: '0002-stand', sql: table('stand', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, time_zone VARCHAR(60) NOT NULL, labour_eur_per_h ${AMOUNT} NOT NULL, loss_share ${AMOUNT} NOT NULL, mass_step_g ${AMOUNT} NOT NULL, volume_step_ml ${AMOUNT} NOT NULL, version INT NOT NULL`) },
-  { name: '0003-person', sql: table('person', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, login VARCHAR(60) COLLATE utf8mb4_bin NOT NULL UNIQUE, password_hash VARCHAR(255) NOT NULL, role ENUM('crew','lead','owner') NOT NULL, locale ENUM('en','es') NOT NULL, active BOOLEAN NOT NULL, version INT NOT NULL`) },
-  { name: '0004-session', sql: table('session', `id ${ID} PRIMARY KEY, person_id ${ID} NOT NULL REFERENCES person(id), created_at ${AT} NOT NULL, expires_at ${AT} NOT NULL, revoked_at ${AT} NULL`) },
-  { name: '0005-sign-in-attempt', sql: table('sign_in_attempt', `id BIGINT AUTO_INCREMENT PRIMARY KEY, account VARCHAR(60) COLLATE utf8mb4_bin NOT NULL, address VARCHAR(64) NOT NULL, at ${AT} NOT NULL, succeeded BOOLEAN NOT NULL, KEY by_account (account, at), KEY by_address (address, at)`) },
-  { name: '0006-ingredient', sql: table('ingredient', `\`key\` ${KEY} PRIMARY KEY, name ${NAME} NULL, like_key ${KEY} NOT NULL, kind VARCHAR(20) NOT NULL, version INT NOT NULL`) },
-  { name: '0007-price', sql: table('price', `id ${ID} PRIMARY KEY, ingredient_key ${KEY} NOT NULL REFERENCES ingredient(\`key\`), pack_price_eur DECIMAL(12,4) NOT NULL, pack_g ${AMOUNT} NOT NULL, since ${AT} NOT NULL, source ENUM('typed','receipt') NOT NULL, lot_id ${ID} NULL, person_id ${ID} NOT NULL, KEY latest (ingredient_key, since)`) },
-  { name: '0008-cup', sql: table('cup', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, capacity_ml ${AMOUNT} NOT NULL, fill_line_ml ${AMOUNT} NOT NULL, cup_eur ${AMOUNT} NOT NULL, lid_eur ${AMOUNT} NOT NULL, straw_eur ${AMOUNT} NOT NULL, version INT NOT NULL`) },
-  { name: '0009-vessel', sql: table('vessel', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), name ${NAME} NOT NULL, capacity_ml ${AMOUNT} NOT NULL, heat_proof BOOLEAN NOT NULL, version INT NOT NULL`) },
-  { name: '0010-lot', sql: table('lot', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), ingredient_key ${KEY} NOT NULL REFERENCES ingredient(\`key\`), kind ENUM('received','pressed','by-product') NOT NULL, part VARCHAR(20) NULL, supplier VARCHAR(200) NULL, count INT NULL, unit ENUM('g','mL') NOT NULL, amount ${AMOUNT} NOT NULL, cost_eur ${AMOUNT} NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at)`) },
-  { name: '0011-movement', sql: table('movement', `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id), amount ${AMOUNT} NOT NULL, kind ENUM('receive','press-out','press-in','pour-out') NOT NULL, source_id ${ID} NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_lot (lot_id, amount)`) },
-  { name: '0012-press', sql: table('press', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), lot_id ${ID} NOT NULL REFERENCES lot(id), juice_lot_id ${ID} NOT NULL REFERENCES lot(id), ingredient_key ${KEY} NOT NULL, taken_g ${AMOUNT} NOT NULL, trimmed_g ${AMOUNT} NULL, juice_ml ${AMOUNT} NOT NULL, juice_g ${AMOUNT} NOT NULL, juice_unit ENUM('mL','g') NOT NULL, method VARCHAR(30) NOT NULL, minutes ${AMOUNT} NULL, fruit_cost_eur ${AMOUNT} NULL, cost_basis ENUM('measured','estimated') NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at), KEY by_fruit (ingredient_key, at)`) },
-  { name: '0013-recipe', sql: table('recipe', `id ${ID} PRIMARY KEY, kind ENUM('drink','prep') NOT NULL, name ${NAME} NOT NULL, shipped VARCHAR(40) NULL, family VARCHAR(20) NOT NULL, draft JSON NOT NULL, sell_eur ${AMOUNT} NULL, version INT NOT NULL, created_at ${AT} NOT NULL`) },
-  { name: '0014-recipe-version', sql: table('recipe_version', `id ${ID} PRIMARY KEY, recipe_id ${ID} NOT NULL REFERENCES recipe(id), number INT NOT NULL, document JSON NOT NULL, preps JSON NOT NULL, composition JSON NOT NULL, core_version VARCHAR(20) NOT NULL, figures JSON NOT NULL, person_id ${ID} NOT NULL, signed_at ${AT} NOT NULL, UNIQUE KEY one_number (recipe_id, number)`) },
-  { name: '0015-recipe-use', sql: table('recipe_use', `recipe_id ${ID} NOT NULL REFERENCES recipe(id), item_key ${KEY} NOT NULL, PRIMARY KEY (recipe_id, item_key), KEY by_item (item_key)`) },
-  { name: '0016-plan-line', sql: table('plan_line', `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), day DATE NOT NULL, recipe_id ${ID} NOT NULL REFERENCES recipe(id), cups INT NOT NULL, version INT NOT NULL, UNIQUE KEY one_line (stand_id, day, recipe_id)`) },
-  { name: '0017-change', sql: table('change_row', `seq BIGINT AUTO_INCREMENT PRIMARY KEY, entity VARCHAR(30) NOT NULL, entity_id ${KEY} NOT NULL, \`before\` JSON NULL, \`after\` JSON NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, idempotency_key VARCHAR(80) NULL, KEY by_entity (entity, entity_id), KEY by_at (at)`) },
-  { name: '0018-idempotency-key', sql: table('idempotency_key', `person_id ${ID} NOT NULL, \`key\` VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, request_hash CHAR(64) NOT NULL, reply JSON NULL, at ${AT} NOT NULL, PRIMARY KEY (person_id, \`key\`), KEY by_at (at)`) },
-  { name: '0019-fact-void', sql: table('fact_void', `id ${ID} PRIMARY KEY, entity ENUM('lot','press') NOT NULL, fact_id ${ID} NOT NULL, sign TINYINT NOT NULL, reason VARCHAR(200) NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_fact (fact_id, sign)`) },
-  { name: '0020-movement-void', sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore') NOT NULL" },
+  {
+    name: '0001-business',
+    sql: table('business', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, created_at ${AT} NOT NULL`),
+  },
+  {
+    name: '0002-stand',
+    sql: table(
+      'stand',
+      `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, time_zone VARCHAR(60) NOT NULL,
+        labour_eur_per_h ${AMOUNT} NOT NULL, loss_share ${AMOUNT} NOT NULL, mass_step_g ${AMOUNT} NOT NULL,
+        volume_step_ml ${AMOUNT} NOT NULL, version INT NOT NULL`,
+    ),
+  },
+  {
+    name: '0003-person',
+    sql: table(
+      'person',
+      `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, login VARCHAR(60) COLLATE utf8mb4_bin NOT NULL UNIQUE,
+        password_hash VARCHAR(255) NOT NULL, role ENUM('crew','lead','owner') NOT NULL, locale ENUM('en','es') NOT NULL,
+        active BOOLEAN NOT NULL, version INT NOT NULL`,
+    ),
+  },
+  {
+    name: '0004-session',
+    sql: table(
+      'session',
+      `id ${ID} PRIMARY KEY, person_id ${ID} NOT NULL REFERENCES person(id), created_at ${AT} NOT NULL,
+        expires_at ${AT} NOT NULL, revoked_at ${AT} NULL`,
+    ),
+  },
+  {
+    name: '0005-sign-in-attempt',
+    sql: table(
+      'sign_in_attempt',
+      `id BIGINT AUTO_INCREMENT PRIMARY KEY, account VARCHAR(60) COLLATE utf8mb4_bin NOT NULL,
+        address VARCHAR(64) NOT NULL, at ${AT} NOT NULL, succeeded BOOLEAN NOT NULL, KEY by_account (account, at),
+        KEY by_address (address, at)`,
+    ),
+  },
+  {
+    name: '0006-ingredient',
+    sql: table(
+      'ingredient',
+      `\`key\` ${KEY} PRIMARY KEY, name ${NAME} NULL, like_key ${KEY} NOT NULL, kind VARCHAR(20) NOT NULL,
+        version INT NOT NULL`,
+    ),
+  },
+  {
+    name: '0007-price',
+    sql: table(
+      'price',
+      `id ${ID} PRIMARY KEY, ingredient_key ${KEY} NOT NULL REFERENCES ingredient(\`key\`),
+        pack_price_eur DECIMAL(12,4) NOT NULL, pack_g ${AMOUNT} NOT NULL, since ${AT} NOT NULL,
+        source ENUM('typed','receipt') NOT NULL, lot_id ${ID} NULL, person_id ${ID} NOT NULL,
+        KEY latest (ingredient_key, since)`,
+    ),
+  },
+  {
+    name: '0008-cup',
+    sql: table(
+      'cup',
+      `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, capacity_ml ${AMOUNT} NOT NULL, fill_line_ml ${AMOUNT} NOT NULL,
+        cup_eur ${AMOUNT} NOT NULL, lid_eur ${AMOUNT} NOT NULL, straw_eur ${AMOUNT} NOT NULL, version INT NOT NULL`,
+    ),
+  },
+  {
+    name: '0009-vessel',
+    sql: table(
+      'vessel',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), name ${NAME} NOT NULL,
+        capacity_ml ${AMOUNT} NOT NULL, heat_proof BOOLEAN NOT NULL, version INT NOT NULL`,
+    ),
+  },
+  {
+    name: '0010-lot',
+    sql: table(
+      'lot',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id),
+        ingredient_key ${KEY} NOT NULL REFERENCES ingredient(\`key\`),
+        kind ENUM('received','pressed','by-product') NOT NULL, part VARCHAR(20) NULL, supplier VARCHAR(200) NULL,
+        count INT NULL, unit ENUM('g','mL') NOT NULL, amount ${AMOUNT} NOT NULL, cost_eur ${AMOUNT} NULL,
+        at ${AT} NOT NULL, person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at)`,
+    ),
+  },
+  {
+    name: '0011-movement',
+    sql: table(
+      'movement',
+      `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id), amount ${AMOUNT} NOT NULL,
+        kind ENUM('receive','press-out','press-in','pour-out') NOT NULL, source_id ${ID} NOT NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL, KEY by_lot (lot_id, amount)`,
+    ),
+  },
+  {
+    name: '0012-press',
+    sql: table(
+      'press',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), lot_id ${ID} NOT NULL REFERENCES lot(id),
+        juice_lot_id ${ID} NOT NULL REFERENCES lot(id), ingredient_key ${KEY} NOT NULL, taken_g ${AMOUNT} NOT NULL,
+        trimmed_g ${AMOUNT} NULL, juice_ml ${AMOUNT} NOT NULL, juice_g ${AMOUNT} NOT NULL,
+        juice_unit ENUM('mL','g') NOT NULL, method VARCHAR(30) NOT NULL, minutes ${AMOUNT} NULL,
+        fruit_cost_eur ${AMOUNT} NULL, cost_basis ENUM('measured','estimated') NOT NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at),
+        KEY by_fruit (ingredient_key, at)`,
+    ),
+  },
+  {
+    name: '0013-recipe',
+    sql: table(
+      'recipe',
+      `id ${ID} PRIMARY KEY, kind ENUM('drink','prep') NOT NULL, name ${NAME} NOT NULL, shipped VARCHAR(40) NULL,
+        family VARCHAR(20) NOT NULL, draft JSON NOT NULL, sell_eur ${AMOUNT} NULL, version INT NOT NULL,
+        created_at ${AT} NOT NULL`,
+    ),
+  },
+  {
+    name: '0014-recipe-version',
+    sql: table(
+      'recipe_version',
+      `id ${ID} PRIMARY KEY, recipe_id ${ID} NOT NULL REFERENCES recipe(id), number INT NOT NULL,
+        document JSON NOT NULL, preps JSON NOT NULL, composition JSON NOT NULL, core_version VARCHAR(20) NOT NULL,
+        figures JSON NOT NULL, person_id ${ID} NOT NULL, signed_at ${AT} NOT NULL,
+        UNIQUE KEY one_number (recipe_id, number)`,
+    ),
+  },
+  {
+    name: '0015-recipe-use',
+    sql: table(
+      'recipe_use',
+      `recipe_id ${ID} NOT NULL REFERENCES recipe(id), item_key ${KEY} NOT NULL, PRIMARY KEY (recipe_id, item_key),
+        KEY by_item (item_key)`,
+    ),
+  },
+  {
+    name: '0016-plan-line',
+    sql: table(
+      'plan_line',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), day DATE NOT NULL,
+        recipe_id ${ID} NOT NULL REFERENCES recipe(id), cups INT NOT NULL, version INT NOT NULL,
+        UNIQUE KEY one_line (stand_id, day, recipe_id)`,
+    ),
+  },
+  {
+    name: '0017-change',
+    sql: table(
+      'change_row',
+      `seq BIGINT AUTO_INCREMENT PRIMARY KEY, entity VARCHAR(30) NOT NULL, entity_id ${KEY} NOT NULL,
+        \`before\` JSON NULL, \`after\` JSON NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL,
+        idempotency_key VARCHAR(80) NULL, KEY by_entity (entity, entity_id), KEY by_at (at)`,
+    ),
+  },
+  {
+    name: '0018-idempotency-key',
+    sql: table(
+      'idempotency_key',
+      `person_id ${ID} NOT NULL, \`key\` VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+        request_hash CHAR(64) NOT NULL, reply JSON NULL, at ${AT} NOT NULL, PRIMARY KEY (person_id, \`key\`),
+        KEY by_at (at)`,
+    ),
+  },
+  {
+    name: '0019-fact-void',
+    sql: table(
+      'fact_void',
+      `id ${ID} PRIMARY KEY, entity ENUM('lot','press') NOT NULL, fact_id ${ID} NOT NULL, sign TINYINT NOT NULL,
+        reason VARCHAR(200) NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_fact (fact_id, sign)`,
+    ),
+  },
+  {
+    name: '0020-movement-void',
+    sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore') NOT NULL",
+  },
   { name: '0021-movement-by-source', sql: 'ALTER TABLE movement ADD INDEX IF NOT EXISTS by_source (source_id)' },
   { name: '0022-person-pin', sql: 'ALTER TABLE person ADD COLUMN IF NOT EXISTS pin_hash VARCHAR(255) NULL' },
-  { name: '0023-session-place', sql: `ALTER TABLE session ADD COLUMN IF NOT EXISTS device_id ${ID} NULL, ADD COLUMN IF NOT EXISTS agent VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS seen_at ${AT} NULL` },
-  { name: '0024-device', sql: table('device', `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, secret_hash CHAR(64) NOT NULL, person_id ${ID} NOT NULL, enrolled_at ${AT} NOT NULL, revoked_at ${AT} NULL`) },
-  { name: '0025-setting', sql: table('setting', 'name VARCHAR(40) PRIMARY KEY, value JSON NOT NULL, version INT NOT NULL') },
+  {
+    name: '0023-session-place',
+    sql: `ALTER TABLE session ADD COLUMN IF NOT EXISTS device_id ${ID} NULL,
+      ADD COLUMN IF NOT EXISTS agent VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS seen_at ${AT} NULL`,
+  },
+  {
+    name: '0024-device',
+    sql: table(
+      'device',
+      `id ${ID} PRIMARY KEY, name ${NAME} NOT NULL, secret_hash CHAR(64) NOT NULL, person_id ${ID} NOT NULL,
+        enrolled_at ${AT} NOT NULL, revoked_at ${AT} NULL`,
+    ),
+  },
+  {
+    name: '0025-setting',
+    sql: table('setting', 'name VARCHAR(40) PRIMARY KEY, value JSON NOT NULL, version INT NOT NULL'),
+  },
   { name: '0026-sign-in-gate', sql: table('sign_in_gate', 'bucket INT PRIMARY KEY') },
   { name: '0027-sign-in-gates', sql: 'INSERT IGNORE INTO sign_in_gate (bucket) SELECT seq FROM seq_0_to_63' },
   { name: '0028-ingredient-own', sql: 'ALTER TABLE ingredient ADD COLUMN IF NOT EXISTS own JSON NULL' },
   // How a delivery came, where it stands, and what is known of it; a kept by-product has a place, a use and a last day.
-  { name: '0029-lot-details', sql: `ALTER TABLE lot ADD COLUMN IF NOT EXISTS weighed BOOLEAN NOT NULL DEFAULT TRUE, ADD COLUMN IF NOT EXISTS crates INT NULL, ADD COLUMN IF NOT EXISTS market_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS place ENUM('room','cold') NULL, ADD COLUMN IF NOT EXISTS seen JSON NULL, ADD COLUMN IF NOT EXISTS use_by DATE NULL, ADD COLUMN IF NOT EXISTS use_for VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS source_id ${ID} NULL` },
+  {
+    name: '0029-lot-details',
+    sql: `ALTER TABLE lot ADD COLUMN IF NOT EXISTS weighed BOOLEAN NOT NULL DEFAULT TRUE,
+      ADD COLUMN IF NOT EXISTS crates INT NULL, ADD COLUMN IF NOT EXISTS market_eur ${AMOUNT} NULL,
+      ADD COLUMN IF NOT EXISTS place ENUM('room','cold') NULL, ADD COLUMN IF NOT EXISTS seen JSON NULL,
+      ADD COLUMN IF NOT EXISTS use_by DATE NULL, ADD COLUMN IF NOT EXISTS use_for VARCHAR(200) NULL,
+      ADD COLUMN IF NOT EXISTS source_id ${ID} NULL`,
+  },
   // Whether anything is left: kept by every movement, so that the shelf is found without summing three years of them.
   { name: '0030-lot-open', sql: 'ALTER TABLE lot ADD COLUMN IF NOT EXISTS open BOOLEAN NOT NULL DEFAULT TRUE' },
   { name: '0031-lot-shelf', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS shelf (stand_id, open, at)' },
-  { name: '0032-lot-open-now', sql: 'UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < 0.01' },
-  { name: '0033-press-details', sql: `ALTER TABLE press ADD COLUMN IF NOT EXISTS tool VARCHAR(60) NULL, ADD COLUMN IF NOT EXISTS fruit_temp ENUM('cold','room','warm') NULL, ADD COLUMN IF NOT EXISTS hands INT NULL, ADD COLUMN IF NOT EXISTS spilled_ml ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS by_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS market_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS parts JSON NULL, ADD COLUMN IF NOT EXISTS seen JSON NULL` },
-  { name: '0034-press-by-stand-fruit', sql: 'ALTER TABLE press ADD INDEX IF NOT EXISTS by_stand_fruit (stand_id, ingredient_key, at)' },
-  { name: '0035-lot-event', sql: table('lot_event', `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id), kind ENUM('look','clean','garnish','discard','sort') NOT NULL, amount_g ${AMOUNT} NULL, body JSON NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_lot (lot_id, kind, at)`) },
-  { name: '0036-movement-event', sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore','garnish','discard','sort-out','sort-in') NOT NULL" },
+  {
+    name: '0032-lot-open-now',
+    sql: 'UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < 0.01',
+  },
+  {
+    name: '0033-press-details',
+    sql: `ALTER TABLE press ADD COLUMN IF NOT EXISTS tool VARCHAR(60) NULL,
+      ADD COLUMN IF NOT EXISTS fruit_temp ENUM('cold','room','warm') NULL, ADD COLUMN IF NOT EXISTS hands INT NULL,
+      ADD COLUMN IF NOT EXISTS spilled_ml ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS by_cost_eur ${AMOUNT} NULL,
+      ADD COLUMN IF NOT EXISTS market_cost_eur ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS parts JSON NULL,
+      ADD COLUMN IF NOT EXISTS seen JSON NULL`,
+  },
+  {
+    name: '0034-press-by-stand-fruit',
+    sql: 'ALTER TABLE press ADD INDEX IF NOT EXISTS by_stand_fruit (stand_id, ingredient_key, at)',
+  },
+  {
+    name: '0035-lot-event',
+    sql: table(
+      'lot_event',
+      `id ${ID} PRIMARY KEY, lot_id ${ID} NOT NULL REFERENCES lot(id),
+        kind ENUM('look','clean','garnish','discard','sort') NOT NULL, amount_g ${AMOUNT} NULL, body JSON NOT NULL,
+        at ${AT} NOT NULL, person_id ${ID} NOT NULL, KEY by_lot (lot_id, kind, at)`,
+    ),
+  },
+  {
+    name: '0036-movement-event',
+    sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore','garnish','discard','sort-out','sort-in') NOT NULL",
+  },
   { name: '0037-fact-void-event', sql: "ALTER TABLE fact_void MODIFY entity ENUM('lot','press','lot-event') NOT NULL" },
-  { name: '0038-press-mark', sql: table('press_mark', `press_id ${ID} PRIMARY KEY, left_out BOOLEAN NOT NULL, reason VARCHAR(200) NULL, version INT NOT NULL`) },
+  {
+    name: '0038-press-mark',
+    sql: table(
+      'press_mark',
+      `press_id ${ID} PRIMARY KEY, left_out BOOLEAN NOT NULL, reason VARCHAR(200) NULL, version INT NOT NULL`,
+    ),
+  },
   { name: '0039-ingredient-handling', sql: 'ALTER TABLE ingredient ADD COLUMN IF NOT EXISTS handling JSON NULL' },
-  { name: '0040-price-supplier', sql: `ALTER TABLE price ADD COLUMN IF NOT EXISTS supplier VARCHAR(200) NULL, ADD COLUMN IF NOT EXISTS list_id ${ID} NULL, MODIFY source ENUM('typed','receipt','list') NOT NULL` },
+  {
+    name: '0040-price-supplier',
+    sql: `ALTER TABLE price ADD COLUMN IF NOT EXISTS supplier VARCHAR(200) NULL,
+      ADD COLUMN IF NOT EXISTS list_id ${ID} NULL, MODIFY source ENUM('typed','receipt','list') NOT NULL`,
+  },
   { name: '0041-lot-source', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS by_source (source_id)' },
   // Used-up deliveries, newest first, without wading through the juice between them.
   { name: '0042-lot-received', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS by_kind (stand_id, kind, at)' },
   { name: '0043-stand-bench', sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS bench VARCHAR(120) NULL' },
   // The shelf is read kind by kind: open juice never stands between it and the fruit.
-  { name: '0044-lot-shelf-kind', sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS shelf_kind (stand_id, kind, open, at), DROP INDEX IF EXISTS shelf' },
+  {
+    name: '0044-lot-shelf-kind',
+    sql: 'ALTER TABLE lot ADD INDEX IF NOT EXISTS shelf_kind (stand_id, kind, open, at), DROP INDEX IF EXISTS shelf',
+  },
+  // Closes what a tablet has not sent of a person: see the interface's vault.
+  {
+    name: '0045-person-seal',
+    sql: 'ALTER TABLE person ADD COLUMN IF NOT EXISTS seal VARCHAR(44) CHARACTER SET ascii COLLATE ascii_bin NULL',
+  },
+  // Tags of lists: the newest change of a kind, and how many of the last ones are of it, by the index alone.
+  { name: '0046-change-by-tag', sql: 'ALTER TABLE change_row ADD INDEX IF NOT EXISTS by_tag (entity, seq)' },
+  // One id is one fact of one kind: every fact writes here first.
+  {
+    name: '0047-fact',
+    sql: table(
+      'fact',
+      `id ${ID} PRIMARY KEY, kind ENUM('lot','made-lot','press','lot-event','price','price-list') NOT NULL`,
+    ),
+  },
+  { name: '0048-fact-of-rows', sql: FACTS_OF_ROWS },
+  // Scales forgave a tenth of a gram, and some lots ended that far below nothing: their last take took a hair less.
+  {
+    name: '0049-lot-rests',
+    sql: `UPDATE movement m JOIN (SELECT lot_id, SUM(amount) AS rest, SUBSTRING_INDEX(GROUP_CONCAT(IF(amount < 0, id, NULL)
+      ORDER BY at DESC, id DESC), ',', 1) AS last_take FROM movement GROUP BY lot_id HAVING rest < 0
+      AND rest >= -0.1) below ON m.id = below.last_take SET m.amount = m.amount - below.rest`,
+  },
+  // What energy costs here, and how a guest drinks: the last sip of every cup rests on it.
+  {
+    name: '0050-stand-energy-sip',
+    sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS electricity_eur_per_kwh DECIMAL(12,4) NULL,
+      ADD COLUMN IF NOT EXISTS gas_eur_per_kwh DECIMAL(12,4) NULL,
+      ADD COLUMN IF NOT EXISTS room_c ${AMOUNT} NOT NULL DEFAULT 25,
+      ADD COLUMN IF NOT EXISTS sip_min ${AMOUNT} NOT NULL DEFAULT 20`,
+  },
+  // What standards are evaluated from: documents and ingredient rows as of sign-off, each once by its content.
+  {
+    name: '0051-snapshot',
+    sql: table(
+      'snapshot',
+      `hash ${HASH} PRIMARY KEY, kind ENUM('ingredient','recipe') NOT NULL, content JSON NOT NULL`,
+    ),
+  },
+  // Standards that were signed before are filled once, from what was stored with them: `fill-snapshots.ts`.
+  {
+    name: '0052-standard-snapshot',
+    sql: `ALTER TABLE recipe_version ADD COLUMN IF NOT EXISTS snapshot ${HASH} NULL REFERENCES snapshot(hash),
+      ADD COLUMN IF NOT EXISTS filled BOOLEAN NOT NULL DEFAULT FALSE, MODIFY composition JSON NULL`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -9,13 +9,14 @@ import { useSession } from '~/stores/session'
 import { api, noAnswer } from '~/utils/api'
 
 // One lot from the door to the last drop: what is left, what may be done next, and everything that was.
-type Panel = { show: 'none' } | { show: 'press'; correct?: Press } | { show: 'event'; kind: EventKind } | { show: 'weigh' }
+type Panel =
+  { show: 'none' } | { show: 'press'; correct?: Press } | { show: 'event'; kind: EventKind } | { show: 'weigh' }
 const route = useRoute()
 const id = computed(() => String(route.params.id))
 const store = useFruit()
 const session = useSession()
 const { t } = useI18n()
-const { n, name, day, money } = useFormat()
+const { n, name, day, money, calendarDay } = useFormat()
 const panel = ref<Panel>({ show: 'none' })
 const story = shallowRef<LotStory | null>(null)
 const offline = ref(false)
@@ -35,18 +36,30 @@ async function load(): Promise<void> {
 const lot = computed(() => store.lots.find((l) => l.id === id.value) ?? story.value?.lot ?? null)
 const presses = computed(() => store.pressesOf.get(id.value) ?? story.value?.presses ?? [])
 watch(id, load, { immediate: true })
-watch(() => [store.lots, store.presses], () => void load())
+watch(
+  () => [store.lots, store.presses],
+  () => void load(),
+)
 const received = computed(() => lot.value?.kind === 'received')
 const parts = computed(() => (lot.value ? (received.value ? partsOfLot(lot.value, presses.value) : []) : []))
 const inCrate = computed(() => (lot.value ? crateFigure(lot.value, presses.value) : null))
 const keeping = computed(() => (lot.value && received.value && isThere(lot.value) ? store.keeping(lot.value) : null))
 const unitG = computed(() => {
   const l = lot.value
-  return l?.count && l.weighed ? quotient('unit-weight', 'g', given('received', l.amount, 'g', 'measured', 'source.scale', { name: l.ingredientKey }), given('pieces', l.count, 'pieces', 'measured', 'source.crew')) : null
+  return l?.count && l.weighed
+    ? quotient(
+        'unit-weight',
+        'g',
+        given('received', l.amount, 'g', 'measured', 'source.scale', { name: l.ingredientKey }),
+        given('pieces', l.count, 'pieces', 'measured', 'source.crew'),
+      )
+    : null
 })
 const rows = computed(() => lot.value && storyRows(lot.value, presses.value, story.value?.events ?? []))
 const children = computed(() => (story.value?.children ?? []).filter((c) => c.kind === 'by-product' || c.onHand > 0.5))
-const voiding = useSubmit(async (key) => { await api('voidFact', { key, params: { id: target.value!.id }, body: { entity: target.value!.entity } }) })
+const voiding = useSubmit(async (key) => {
+  await api('voidFact', { key, params: { id: target.value!.id }, body: { entity: target.value!.entity } })
+})
 const target = ref<{ id: string; entity: 'lot' | 'press' | 'lot-event' } | null>(null)
 async function takeOut(entity: 'lot' | 'press' | 'lot-event', factId: string): Promise<void> {
   target.value = { id: factId, entity }
@@ -67,81 +80,268 @@ async function corrected(newId: string): Promise<void> {
 </script>
 
 <template>
-  <p v-if="missing && !lot" class="sheet" data-test="lot-missing">{{ t('problem.not-found') }} <NuxtLink to="/fruit">{{ t('stop.fruit') }}</NuxtLink></p>
+  <p v-if="missing && !lot" class="sheet" data-test="lot-missing">
+    {{ t('problem.not-found') }} <NuxtLink to="/fruit">{{ t('stop.fruit') }}</NuxtLink>
+  </p>
   <p v-else-if="!lot" class="sheet">{{ offline ? t('lot.offline') : '…' }}</p>
   <div v-else class="lot">
     <section class="sheet stack" data-test="lot-page">
       <NuxtLink to="/fruit" class="back small">{{ t('lot.back') }}</NuxtLink>
       <div class="spread">
-        <h1><template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }} &#8201;<span class="num">{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0) }}<span class="unit">&nbsp;{{ received ? 'kg' : lot.unit }}</span></span></h1>
+        <h1>
+          <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }} &#8201;<span
+            class="num"
+            >{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0)
+            }}<span class="unit">&nbsp;{{ received ? 'kg' : lot.unit }}</span></span
+          >
+        </h1>
         <FruitKeepingWord v-if="keeping" :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" />
       </div>
-      <p class="quiet">{{ [lot.supplier, t('lot.came', { day: day(lot.at), who: lot.by }), lot.count ? t('fruit.pieces', { n: lot.count }) : '', lot.place ? t(`place.${lot.look?.place ?? lot.place}`) : '', lot.useFor, lot.useBy ? t('kept.until', { day: day(`${lot.useBy}T12:00:00Z`) }) : ''].filter(Boolean).join(' · ') }}</p>
+      <p class="quiet">
+        {{
+          [
+            lot.supplier,
+            t('lot.came', { day: day(lot.at), who: lot.by }),
+            lot.count ? t('fruit.pieces', { n: lot.count }) : '',
+            lot.place ? t(`place.${lot.look?.place ?? lot.place}`) : '',
+            lot.useFor,
+            lot.useBy ? t('kept.until', { day: calendarDay(lot.useBy) }) : '',
+          ]
+            .filter(Boolean)
+            .join(' · ')
+        }}
+      </p>
       <p v-if="!lot.weighed" class="caution">{{ t('lot.notWeighed') }}</p>
       <template v-if="received">
-        <FruitKiloStrip :fruit="lot.ingredientKey" :parts="parts" :scale-kg="lot.amount / 1000" :height="46" :label="name(lot.ingredientKey)" />
+        <FruitKiloStrip
+          :fruit="lot.ingredientKey"
+          :parts="parts"
+          :scale-kg="lot.amount / 1000"
+          :height="46"
+          :label="name(lot.ingredientKey)"
+        />
         <FruitStripKey :other="parts.some((p) => p.key === 'other' && p.kg > 0)" />
       </template>
       <dl class="figures">
-        <div v-if="inCrate && received"><dt>{{ t('fruit.part.crate') }}</dt><dd><FigureButton :figure="inCrate" :label="t('fruit.part.crate')" /></dd></div>
-        <div v-else><dt>{{ t('lot.left') }}</dt><dd><b class="num">{{ n(lot.onHand) }}</b> <span class="unit">{{ lot.unit }}</span></dd></div>
-        <div v-if="unitG"><dt>{{ t('figure.unit-weight') }}</dt><dd><FigureButton :figure="unitG" :label="t('figure.unit-weight')" /></dd></div>
-        <div v-if="lot.costEur !== null"><dt>{{ t('lot.paid') }}</dt><dd><b class="num" data-test="paid">{{ money(lot.costEur) }}</b> <span class="unit">€</span></dd></div>
-        <div v-if="lot.marketEur !== null"><dt>{{ t('lot.market') }}</dt><dd><b class="num" data-test="market">{{ money(lot.marketEur) }}</b> <span class="unit">€</span></dd></div>
-        <div v-if="lot.seen?.brix"><dt>{{ t('lot.brixThen') }}</dt><dd><b class="num">{{ n(lot.seen.brix, 1) }}</b> <span class="unit">°Bx</span></dd></div>
+        <div v-if="inCrate && received">
+          <dt>{{ t('fruit.part.crate') }}</dt>
+          <dd><FigureButton :figure="inCrate" :label="t('fruit.part.crate')" /></dd>
+        </div>
+        <div v-else>
+          <dt>{{ t('lot.left') }}</dt>
+          <dd>
+            <b class="num">{{ n(lot.onHand) }}</b> <span class="unit">{{ lot.unit }}</span>
+          </dd>
+        </div>
+        <div v-if="unitG">
+          <dt>{{ t('figure.unit-weight') }}</dt>
+          <dd><FigureButton :figure="unitG" :label="t('figure.unit-weight')" /></dd>
+        </div>
+        <div v-if="lot.costEur !== null">
+          <dt>{{ t('lot.paid') }}</dt>
+          <dd>
+            <b class="num" data-test="paid">{{ money(lot.costEur) }}</b> <span class="unit">€</span>
+          </dd>
+        </div>
+        <div v-if="lot.marketEur !== null">
+          <dt>{{ t('lot.market') }}</dt>
+          <dd>
+            <b class="num" data-test="market">{{ money(lot.marketEur) }}</b> <span class="unit">€</span>
+          </dd>
+        </div>
+        <div v-if="lot.seen?.brix">
+          <dt>{{ t('lot.brixThen') }}</dt>
+          <dd>
+            <b class="num">{{ n(lot.seen.brix, 1) }}</b> <span class="unit">°Bx</span>
+          </dd>
+        </div>
       </dl>
-      <p v-if="lot.cleaned" class="small quiet">{{ t('lot.cleaned', { day: day(lot.cleaned.at), who: lot.cleaned.initials }) }}</p>
+      <p v-if="lot.cleaned" class="small quiet">
+        {{ t('lot.cleaned', { day: day(lot.cleaned.at), who: lot.cleaned.initials }) }}
+      </p>
       <div v-if="lot.onHand > 0.5" class="acts" data-test="lot-acts">
-        <v-btn v-if="received && isThere(lot)" color="primary" data-test="lot-press" @click="panel = { show: 'press' }">{{ t('fruit.press') }}</v-btn>
-        <v-btn v-for="k in kinds" :key="k" :data-test="`do-${k}`" @click="panel = { show: 'event', kind: k }">{{ t(`event.${k}.do`) }}</v-btn>
+        <v-btn
+          v-if="received && isThere(lot)"
+          color="primary"
+          data-test="lot-press"
+          @click="panel = { show: 'press' }"
+          >{{ t('fruit.press') }}</v-btn
+        >
+        <v-btn v-for="k in kinds" :key="k" :data-test="`do-${k}`" @click="panel = { show: 'event', kind: k }">{{
+          t(`event.${k}.do`)
+        }}</v-btn>
       </div>
 
       <template v-if="children.length">
         <h2>{{ t('lot.becameTitle') }}</h2>
-        <FruitKeptList v-if="children.some((c) => c.kind === 'by-product')" bare :lots="children.filter((c) => c.kind === 'by-product')" />
-        <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small">{{ name(c.ingredientKey) }}: <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span> {{ t('lot.stillThere') }}</p>
+        <FruitKeptList
+          v-if="children.some((c) => c.kind === 'by-product')"
+          bare
+          :lots="children.filter((c) => c.kind === 'by-product')"
+        />
+        <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small">
+          {{ name(c.ingredientKey) }}: <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span>
+          {{ t('lot.stillThere') }}
+        </p>
       </template>
-      <p v-if="story?.parent" class="small"><NuxtLink :to="`/fruit/lot/${story.parent}`">{{ t('lot.from') }}</NuxtLink></p>
+      <p v-if="story?.parent" class="small">
+        <NuxtLink :to="`/fruit/lot/${story.parent}`">{{ t('lot.from') }}</NuxtLink>
+      </p>
 
       <h2>{{ t('lot.storyTitle') }}</h2>
       <p v-if="offline" class="small quiet">{{ t('lot.storyOffline') }}</p>
       <ol class="story" data-test="story">
         <li v-for="r in rows" :key="r.id" :class="{ voided: r.voided }" :data-test="`story-${r.kind}`">
           <span class="small quiet">{{ day(r.at) }}, {{ r.by }}</span>
-          <span>{{ t(`story.${r.kind}`, r.words(n, t)) }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span>
+          <span
+            >{{ t(`story.${r.kind}`, r.words(n, t)) }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
+          >
           <span v-if="session.mayPlan && !r.voided" class="row undo">
-            <v-btn v-if="r.press" variant="text" size="small" height="44" data-test="correct-press" @click="panel = { show: 'press', correct: r.press }">{{ t('do.correct') }}</v-btn>
-            <v-btn v-if="r.entity === 'lot' && !presses.length && received" variant="text" size="small" height="44" data-test="correct-lot" @click="panel = { show: 'weigh' }">{{ t('do.correct') }}</v-btn>
-            <v-btn v-if="received" variant="text" size="small" height="44" data-test="take-out" :loading="voiding.busy.value && target?.id === r.id" @click="takeOut(r.entity, r.id)">{{ t('history.void') }}</v-btn>
+            <v-btn
+              v-if="r.press"
+              variant="text"
+              size="small"
+              height="44"
+              data-test="correct-press"
+              @click="panel = { show: 'press', correct: r.press }"
+              >{{ t('do.correct') }}</v-btn
+            >
+            <v-btn
+              v-if="r.entity === 'lot' && !presses.length && received"
+              variant="text"
+              size="small"
+              height="44"
+              data-test="correct-lot"
+              @click="panel = { show: 'weigh' }"
+              >{{ t('do.correct') }}</v-btn
+            >
+            <v-btn
+              v-if="received"
+              variant="text"
+              size="small"
+              height="44"
+              data-test="take-out"
+              :loading="voiding.busy.value && target?.id === r.id"
+              @click="takeOut(r.entity, r.id)"
+              >{{ t('history.void') }}</v-btn
+            >
           </span>
         </li>
       </ol>
-      <p v-if="voiding.message.value || Object.keys(voiding.fields.value).length" class="caution" role="alert">{{ voiding.message.value || Object.values(voiding.fields.value)[0] }}</p>
-      <p class="row links"><NuxtLink v-if="received" :to="`/fruit/yield/${lot.ingredientKey}`">{{ t('yield.more') }}</NuxtLink></p>
+      <p v-if="voiding.message.value || Object.keys(voiding.fields.value).length" class="caution" role="alert">
+        {{ voiding.message.value || Object.values(voiding.fields.value)[0] }}
+      </p>
+      <p class="row links">
+        <NuxtLink v-if="received" :to="`/fruit/yield/${lot.ingredientKey}`">{{ t('yield.more') }}</NuxtLink>
+      </p>
     </section>
 
     <aside v-if="panel.show !== 'none'" class="sheet side" data-test="lot-panel">
-      <FruitPressForm v-if="panel.show === 'press'" :key="panel.correct?.id ?? 'new'" :lot="lot" :correct="panel.correct" @done="done" @close="panel = { show: 'none' }" />
-      <FruitWeighIn v-else-if="panel.show === 'weigh'" :correct="lot" @done="corrected" @close="panel = { show: 'none' }" />
-      <FruitLotEventForm v-else :key="panel.kind" :lot="lot" :kind="panel.kind" @done="done" @close="panel = { show: 'none' }" />
+      <FruitPressForm
+        v-if="panel.show === 'press'"
+        :key="panel.correct?.id ?? 'new'"
+        :lot="lot"
+        :correct="panel.correct"
+        @done="done"
+        @close="panel = { show: 'none' }"
+      />
+      <FruitWeighIn
+        v-else-if="panel.show === 'weigh'"
+        :correct="lot"
+        @done="corrected"
+        @close="panel = { show: 'none' }"
+      />
+      <FruitLotEventForm
+        v-else
+        :key="panel.kind"
+        :lot="lot"
+        :kind="panel.kind"
+        @done="done"
+        @close="panel = { show: 'none' }"
+      />
     </aside>
   </div>
 </template>
 
 <style scoped>
-.lot { display: grid; grid-template-columns: minmax(0, 1fr); gap: 18px; align-items: start; }
-.lot:has(.side) { grid-template-columns: minmax(0, 1fr) 420px; }
-.side { position: sticky; top: 12px; }
-.back { min-height: 32px; display: inline-flex; align-items: center; text-underline-offset: 4px; }
-.figures { display: flex; flex-wrap: wrap; gap: 8px 34px; margin: 0; }
-.figures dt { font-size: 13.5px; color: var(--quiet); }
-.figures dd { margin: 0; font-size: 18px; }
-.acts { display: flex; flex-wrap: wrap; gap: 8px; }
-.story { list-style: none; margin: 0; padding: 0; }
-.story li { display: grid; grid-template-columns: 130px 1fr auto; gap: 12px; align-items: center; border-top: 1px solid var(--rule); padding: 6px 0; min-height: 48px; }
-.voided { color: var(--quiet); text-decoration: line-through; }
-.undo { gap: 2px; }
-.links a { min-height: 44px; display: inline-flex; align-items: center; text-underline-offset: 4px; }
-@media (max-width: 1000px) { .lot:has(.side) { grid-template-columns: 1fr; } .side { position: static; order: -1; } }
-@media (max-width: 700px) { .story li { grid-template-columns: 1fr; gap: 2px; } }
+.lot {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+.lot:has(.side) {
+  grid-template-columns: minmax(0, 1fr) 420px;
+}
+.side {
+  position: sticky;
+  top: 12px;
+}
+.back {
+  min-height: 32px;
+  display: inline-flex;
+  align-items: center;
+  text-underline-offset: 4px;
+}
+.figures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 34px;
+  margin: 0;
+}
+.figures dt {
+  font-size: 13.5px;
+  color: var(--quiet);
+}
+.figures dd {
+  margin: 0;
+  font-size: 18px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.story {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.story li {
+  display: grid;
+  grid-template-columns: 130px 1fr auto;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+  min-height: 48px;
+}
+.voided {
+  color: var(--quiet);
+  text-decoration: line-through;
+}
+.undo {
+  gap: 2px;
+}
+.links a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+  text-underline-offset: 4px;
+}
+@media (max-width: 1000px) {
+  .lot:has(.side) {
+    grid-template-columns: 1fr;
+  }
+  .side {
+    position: static;
+    order: -1;
+  }
+}
+@media (max-width: 700px) {
+  .story li {
+    grid-template-columns: 1fr;
+    gap: 2px;
+  }
+}
 </style>

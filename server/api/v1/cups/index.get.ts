@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listCups } from '../../../services/places'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.cups, (tx, _input, who) => listCups(tx, who))
+export default listed(contract.cups, (tx, _input, who) => listCups(tx, who))

@@ -4,4 +4,6 @@ import { deviceOf } from '../../../services/sign-in'
 import { reads } from '../../../utils/route'
 import { tabletCookie } from '../../../utils/session'
 
-export default reads(contract.devices, async (tx, _input, _who, event) => listDevices(tx, await deviceOf(tx, tabletCookie(event))))
+export default reads(contract.devices, async (tx, _input, _who, event) =>
+  listDevices(tx, await deviceOf(tx, tabletCookie(event))),
+)

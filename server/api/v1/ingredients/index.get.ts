@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listIngredients } from '../../../services/ingredients'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.ingredients, (tx) => listIngredients(tx))
+export default listed(contract.ingredients, (tx) => listIngredients(tx))

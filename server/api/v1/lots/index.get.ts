@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listLots } from '../../../services/lots'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.lots, (tx, { query }, who) => listLots(tx, query.stand, who))
+export default listed(contract.lots, (tx, { query }, who) => listLots(tx, query.stand, who))

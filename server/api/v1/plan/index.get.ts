@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listPlan } from '../../../services/plan'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.plan, (tx, { query }) => listPlan(tx, query.stand, query.day))
+export default listed(contract.plan, (tx, { query }) => listPlan(tx, query.stand, query.day))

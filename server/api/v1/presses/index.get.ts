@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listPresses } from '../../../services/presses'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.presses, (tx, { query }, who) => listPresses(tx, query.stand, who))
+export default listed(contract.presses, (tx, { query }, who) => listPresses(tx, query.stand, who))

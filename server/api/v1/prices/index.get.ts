@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listPrices } from '../../../services/ingredients'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.prices, (tx) => listPrices(tx))
+export default listed(contract.prices, (tx) => listPrices(tx))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listRecipes } from '../../../services/recipes'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.recipes, (tx, _input, who) => listRecipes(tx, who))
+export default listed(contract.recipes, (tx, _input, who) => listRecipes(tx, who))

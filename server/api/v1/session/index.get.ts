@@ -5,6 +5,10 @@ import { touchSession } from '../../../services/sessions'
 import { reads } from '../../../utils/route'
 
 export default reads(contract.me, async (tx, _input, who) => {
-  const [person, business] = await Promise.all([getPerson(tx, who.personId), businessName(tx), touchSession(tx, who.sessionId!)])
+  const [person, business] = await Promise.all([
+    getPerson(tx, who.personId),
+    businessName(tx),
+    touchSession(tx, who.sessionId!),
+  ])
   return { person, business, now: now().toISOString() }
 })

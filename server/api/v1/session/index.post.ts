@@ -1,9 +1,13 @@
 import { contract } from '#shared/contract'
 import { signIn } from '../../../services/sign-in'
-import { callerOf, route } from '../../../utils/route'
-import { startOrRefuse } from '../../../utils/session'
+import { waits } from '../../../utils/route'
+import { callerOf, startOrRefuse } from '../../../utils/session'
 
-export default route(contract.signIn, async (tx, { body }, _who, event) => {
-  event.context.sid = await signIn(tx, body, callerOf(event))
-  return { ok: true as const }
-}, startOrRefuse('wrong-password'))
+export default waits(
+  contract.signIn,
+  async (_tx, { body }, _who, event) => {
+    event.context.opened = await signIn(body, callerOf(event))
+    return { ok: true as const }
+  },
+  startOrRefuse('wrong-password'),
+)

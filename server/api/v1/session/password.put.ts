@@ -1,8 +1,12 @@
 import { contract } from '#shared/contract'
 import { changePassword } from '../../../services/sign-in'
-import { callerOf, refuseAfter, route } from '../../../utils/route'
+import { invalid } from '../../../services/errors'
+import { waits } from '../../../utils/route'
+import { callerOf, keepKnown } from '../../../utils/session'
 
-export default route(contract.putPassword, async (tx, { body }, who, event) => {
-  event.context.right = await changePassword(tx, body, callerOf(event).address, who)
+export default waits(contract.putPassword, async (_tx, { body }, who, event) => {
+  const known = await changePassword(body, callerOf(event), who)
+  if (!known) throw invalid([{ field: 'current', code: 'wrong-password' }])
+  keepKnown(event, known)
   return { ok: true as const }
-}, refuseAfter('current', 'wrong-password'))
+})

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listStands } from '../../../services/places'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.stands, (tx, _input, who) => listStands(tx, who))
+export default listed(contract.stands, (tx, _input, who) => listStands(tx, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
 import { listVessels } from '../../../services/places'
-import { reads } from '../../../utils/route'
+import { listed } from '../../../utils/listed'
 
-export default reads(contract.vessels, (tx) => listVessels(tx))
+export default listed(contract.vessels, (tx) => listVessels(tx))

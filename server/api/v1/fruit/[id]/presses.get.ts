@@ -1,5 +1,7 @@
 import { contract } from '#shared/contract'
 import { listFruitPresses } from '../../../../services/presses'
-import { reads } from '../../../../utils/route'
+import { listed } from '../../../../utils/listed'
 
-export default reads(contract.fruitPresses, (tx, { params, query }, who) => listFruitPresses(tx, params.id, query.stand, who))
+export default listed(contract.fruitPresses, (tx, { params, query }, who) =>
+  listFruitPresses(tx, params.id, query.stand, who),
+)

@@ -1,8 +1,11 @@
 import { contract } from '#shared/contract'
+import { inTransaction } from '../../../../db/connect'
 import { setPassword } from '../../../../services/people'
-import { route } from '../../../../utils/route'
+import { hashSecret } from '../../../../services/secrets'
+import { waits } from '../../../../utils/route'
 
-export default route(contract.resetPassword, async (tx, { params, body }, who) => {
-  await setPassword(tx, params.id, body.password, who)
+export default waits(contract.resetPassword, async (_tx, { params, body }, who) => {
+  const hash = await hashSecret(body.password)
+  await inTransaction((tx) => setPassword(tx, params.id, hash, who))
   return { ok: true as const }
 })

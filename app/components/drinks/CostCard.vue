@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { centsOfLines, lineKey, type Cost, type CostLine } from '#core/cost'
+import { difference, factor, given, product, quotient } from '#core/figures'
+
+/** What a cup costs, what it is sold at, and what is left. */
+const props = defineProps<{ cost: Cost }>()
+const sellEur = defineModel<number | null>('sellEur', { required: true })
+const { t } = useI18n()
+const { name, money } = useFormat()
+
+const cents = computed(() => centsOfLines(props.cost))
+const centsOf = (line: CostLine): string => money(cents.value.get(lineKey(line)) ?? 0)
+const otherLines = computed(() => props.cost.lines.filter((l) => l.kind !== 'layer'))
+
+/** As one would type it: no space and no comma between thousands. */
+const sellText = ref(sellEur.value === null ? '' : money(sellEur.value).replace(/[\s,](?=\d{3}\b)/g, ''))
+function setSell(v: number | null): void {
+  if (v === sellEur.value || (v === null && sellText.value.trim())) return
+  sellEur.value = v
+}
+const sell = computed(() =>
+  sellEur.value === null ? null : given('sold-at', sellEur.value, 'EUR', 'measured', 'source.recipe'),
+)
+const earns = computed(() =>
+  props.cost.total && sell.value ? difference('earns', 'EUR', sell.value, props.cost.total) : null,
+)
+const costShare = computed(() =>
+  props.cost.total && sell.value && sell.value.value > 0
+    ? product('cost-share', '%', [factor(100), quotient('quotient', '1', props.cost.total, sell.value)])
+    : null,
+)
+</script>
+
+<template>
+  <section class="sheet stack" style="gap: 8px" data-test="cost-card">
+    <div class="spread">
+      <span class="quiet">{{ t('cost.cup') }}</span><span class="big"
+        ><FigureCostTotal :total="cost.total" :known="cost.known" :label="t('cost.cup')"
+      /></span>
+    </div>
+    <ul class="lines small">
+      <li v-for="l in otherLines" :key="l.key + l.kind" class="spread">
+        <span>{{ name(l.key) }}</span><FigureButton
+          v-if="l.cost"
+          :figure="l.cost"
+          :shown-as="centsOf(l)"
+          :label="name(l.key)"
+        /><span v-else class="quiet">{{ t('cost.none') }}</span>
+      </li>
+    </ul>
+    <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="€" test="sell" @number="setSell" />
+    <p v-if="earns !== null" class="spread">
+      <span>{{ t('cost.earns') }}</span><span class="big"
+        ><FigureButton :figure="earns" :label="t('cost.earns')"
+      /></span>
+    </p>
+    <p v-if="costShare" class="spread small">
+      <span class="quiet">{{ t('cost.share') }}</span><FigureButton :figure="costShare" :label="t('cost.share')" />
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.big {
+  font: 700 26px var(--head);
+}
+.lines {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 3px;
+}
+</style>

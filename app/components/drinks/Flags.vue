@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { isOver, type Evaluation } from '#core/recipe'
+import type { Cup } from '#shared/contract'
+
+/** What is worth a look in this drink: what steps flag, a cup too full, prices that are missing. */
+const props = defineProps<{ evaluation: Evaluation; cup: Cup | undefined; missing: readonly string[] }>()
+const { t } = useI18n()
+const { n, name } = useFormat()
+const { ofCode } = useSentence()
+
+const over = computed(() => {
+  const inCup = props.evaluation.cup
+  return inCup && props.cup && isOver(inCup.filled.value, props.cup.fillLineMl) ? inCup : null
+})
+</script>
+
+<template>
+  <p v-for="f in evaluation.flags" :key="f.code" class="caution" role="alert" data-test="flag">
+    {{ ofCode(f.code, f.numbers) }}
+  </p>
+  <p v-if="over && cup" class="caution" role="alert">
+    {{
+      t('problem.over-fill-line', {
+        filled: n(over.filled.value),
+        line: n(cup.fillLineMl),
+        ice: n(over.displaced.value),
+      })
+    }}
+  </p>
+  <p v-if="missing.length" class="caution" data-test="missing">
+    {{ t('cost.missing', { list: missing.map(name).join(', ') }) }}
+    <NuxtLink to="/store">{{ t('cost.toStore') }}</NuxtLink>
+  </p>
+</template>

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import type { Cost } from '#core/cost'
+import type { Evaluation, Layer } from '#core/recipe'
+import type { Cup } from '#shared/contract'
+import type { Lens } from './BigGlass.vue'
+import { useDrinks } from '~/stores/drinks'
+import { useSession } from '~/stores/session'
+
+/** The glass to scale, what its layers show, and the sip. */
+const props = defineProps<{
+  evaluation: Evaluation
+  cost: Cost | null
+  cup: Cup | undefined
+  iceG: number
+  editable: boolean
+}>()
+const emit = defineEmits<{ drag: [layer: Layer, ml: number]; select: [stream: string] }>()
+/** how far the drink is drunk, %: 0 is the first sip, 100 the last */
+const sip = defineModel<number>('sip', { required: true })
+const { t } = useI18n()
+const { n } = useFormat()
+const drinks = useDrinks()
+const session = useSession()
+
+const LENSES: Lens[] = ['volume', 'sugar', 'acid', 'money']
+const lens = ref<Lens>('volume')
+const lenses = computed(() => LENSES.filter((l) => l !== 'money' || session.isOwner))
+const sipNow = computed(() => props.evaluation.cup?.sipAt(sip.value / 100) ?? null)
+
+function pressed(e: KeyboardEvent): void {
+  if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return
+  const l = lenses.value[Number(e.key) - 1]
+  if (l) lens.value = l
+}
+onMounted(() => window.addEventListener('keydown', pressed))
+onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
+</script>
+
+<template>
+  <section class="sheet">
+    <div class="lenses" role="tablist" :aria-label="t('lens.label')">
+      <button
+        v-for="(l, i) in lenses"
+        :key="l"
+        type="button"
+        role="tab"
+        :aria-selected="lens === l"
+        :data-test="`lens-${l}`"
+        @click="lens = l"
+      >
+        {{ t(`lens.${l}`) }} <small>{{ i + 1 }}</small>
+      </button>
+    </div>
+    <DrinksBigGlass
+      :evaluation="evaluation"
+      :cost="cost"
+      :lens="lens"
+      :capacity-ml="cup?.capacityMl ?? 400"
+      :fill-line-ml="cup?.fillLineMl ?? 380"
+      :ice-g="iceG"
+      :sip="sipNow"
+      :editable="editable"
+      @drag="(layer, ml) => emit('drag', layer, ml)"
+      @select="emit('select', $event.stream)"
+    />
+    <div v-if="sipNow && iceG > 0" class="sip">
+      <label for="sip" class="sr">{{ t('sip.slider') }}</label>
+      <div class="row">
+        <span class="quiet small">{{ t('sip.first') }}</span><input
+          id="sip"
+          v-model.number="sip"
+          type="range"
+          min="0"
+          max="100"
+          step="1"
+          data-test="sip"
+        /><span class="quiet small">{{ t('sip.last') }}</span>
+      </div>
+      <p class="small center">
+        <b class="num">{{ n(sipNow.melted.value) }}</b> g {{ t('sip.gone') }} ·
+        <b class="num">{{ n(sipNow.mix.brix.value, 1) }}</b> °Bx ·
+        <b class="num">{{ n(sipNow.mix.temp.value, 1) }}</b> °C
+      </p>
+      <p class="small quiet center">
+        {{ t('sip.leftOut', { min: n(drinks.sip.minutes), c: n(drinks.sip.roomC) }) }}
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.lenses {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
+  gap: 6px;
+  margin-bottom: 8px;
+}
+.lenses button {
+  min-height: 48px;
+  border: 0;
+  border-radius: 12px;
+  background: var(--sand);
+  color: var(--ink);
+  font: 600 15px var(--text);
+  cursor: pointer;
+}
+.lenses button[aria-selected='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.lenses small {
+  font-weight: 400;
+  opacity: 0.75;
+}
+.sip input {
+  flex: 1;
+  accent-color: var(--ink);
+  height: 48px;
+  min-width: 0;
+}
+.center {
+  text-align: center;
+}
+@media (max-width: 820px) {
+  .lenses button {
+    font-size: 14px;
+  }
+}
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { usePlan } from '~/stores/plan'
+import { formatWeekday, shiftDay } from '~/utils/format'
+
+/** The day that is planned or bought for: one of the next, or another. */
+const props = defineProps<{ next: number; test: string }>()
+const plan = usePlan()
+const { t, locale } = useI18n()
+
+const labelOf = (day: string, ahead: number): string =>
+  ahead === 0 ? t('plan.today') : ahead === 1 ? t('plan.tomorrow') : formatWeekday(day, locale.value)
+const days = computed(() =>
+  Array.from({ length: props.next }, (_, ahead) => {
+    const day = shiftDay(plan.today, ahead)
+    return { day, label: labelOf(day, ahead) }
+  }),
+)
+async function go(day: string): Promise<void> {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return
+  plan.day = day
+  await plan.load()
+}
+</script>
+
+<template>
+  <div class="days" :class="{ two: next > 3 }" role="group" :aria-label="t('plan.day')">
+    <button v-for="d in days" :key="d.day" type="button" :aria-pressed="plan.day === d.day" @click="go(d.day)">
+      {{ d.label }}
+    </button>
+  </div>
+  <label class="date small"
+    >{{ t('plan.other') }}
+    <input type="date" :value="plan.day" :data-test="test" @change="go(($event.target as HTMLInputElement).value)"
+  /></label>
+</template>
+
+<style scoped>
+.days {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
+  gap: 6px;
+}
+.days.two {
+  grid-auto-flow: row;
+  grid-template-columns: 1fr 1fr;
+}
+.days button {
+  min-height: 48px;
+  border: 0;
+  border-radius: 12px;
+  background: var(--sand);
+  font: 600 15px var(--text);
+  color: var(--ink);
+  cursor: pointer;
+}
+.days button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.date {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+  color: var(--quiet);
+}
+.date input {
+  min-height: 48px;
+  padding: 0 12px;
+  border: 1px solid var(--rule);
+  border-radius: 12px;
+  background: var(--sheet);
+  font: 600 15px var(--text);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,165 @@
+import { call, difference, factor, given, product, quotient, sum, type Figure } from '../figures'
+import type { BillTake } from '../recipe'
+import { INGREDIENTS } from '../substances'
+import { juiceDensityGPerMl, type FruitYield } from '../yield'
+import { sureYield } from '../yield/prediction'
+
+/** Fruit is bought to this step, kg; other goods to the gram, as packs decide. */
+export const BUY_STEP_KG = 0.1
+/** What comes out of the tap: named, not bought. */
+export const TAP = 'water'
+
+export interface BuyContext {
+  fruitOf(juiceKey: string): string | undefined
+  fruitYield(fruitKey: string): FruitYield
+  /** chance of having enough, above 0 and below 1 */
+  chance: number
+  /** g of an ingredient held that can be used on the day, and mL of a juice */
+  onHandG(key: string): number
+  onHandMl(juiceKey: string): number
+}
+
+/** What a batch takes, and how many cups it fills. */
+export interface BatchNeed {
+  name: string
+  takes: readonly BillTake[]
+}
+
+export interface FruitToBuy {
+  fruit: string
+  /** mL of juice the batches need; 0 where only the fruit itself is taken */
+  juiceMl: Figure
+  juiceOnHandMl: Figure
+  /** fruit that is not pressed for its juice: garnish, peel, whole in a blender */
+  wholeKg: Figure
+  /**
+   * mL per kg that the next lot gives at least, with the chance asked for; null where so little is known that no amount
+   * gives it
+   */
+  sure: Figure | null
+  neededKg: Figure
+  onHandKg: Figure
+  buyKg: Figure
+}
+
+/** Anything else that is taken: sugar, herbs, tea, milk, ice. */
+export interface GoodsToBuy {
+  key: string
+  neededG: Figure
+  onHandG: Figure
+  buyG: Figure
+}
+
+export interface ToBuy {
+  fruit: FruitToBuy[]
+  goods: GoodsToBuy[]
+  /** g from the tap */
+  tapG: Figure
+}
+
+/** Litres of a juice that somebody wants, beside what the plan needs. */
+export interface Wanted {
+  juice: string
+  litres: number
+}
+
+/**
+ * All that these batches take, less what is on hand: juice as kilos of fruit through the yield that is had with the
+ * chance asked for, other fruit as it is, and everything else by the gram.
+ */
+export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted: readonly Wanted[] = []): ToBuy {
+  const juices = new Needs()
+  const whole = new Needs()
+  const goods = new Needs()
+  const tap: Figure[] = []
+  for (const batch of batches) {
+    for (const [key, massG] of gramsByKey(batch.takes)) {
+      const grams = given('taken-by', massG, 'g', 'estimated', 'source.bill', { name: key, recipe: batch.name })
+      const fruit = context.fruitOf(key)
+      if (fruit) juices.add(key, inMl(grams, fruit, key))
+      else if (key === TAP) tap.push(grams)
+      else (INGREDIENTS.get(key)?.fruit ? whole : goods).add(key, grams)
+    }
+  }
+  for (const w of wanted) {
+    const litres = given('litres-wanted', w.litres, 'L', 'measured', 'source.typed', { name: w.juice })
+    juices.add(w.juice, product('juice-needed', 'mL', [litres, factor(1000)], { name: w.juice }))
+  }
+  const juiceOf = new Map([...juices.keys].map((juice) => [context.fruitOf(juice)!, juice]))
+  const fruits = new Set([...juiceOf.keys(), ...whole.keys])
+  return {
+    fruit: [...fruits].map((fruit) => {
+      const juice = juiceOf.get(fruit)
+      return forFruit(fruit, juice, juice ? juices.of(juice) : [], whole.of(fruit), context)
+    }),
+    goods: [...goods.keys].map((key) => forGoods(key, goods.of(key), context)),
+    tapG: sum('from-the-tap', 'g', tap, { name: TAP }),
+  }
+}
+
+class Needs {
+  private readonly all = new Map<string, Figure[]>()
+  get keys(): string[] {
+    return [...this.all.keys()]
+  }
+  of(key: string): readonly Figure[] {
+    return this.all.get(key) ?? []
+  }
+  add(key: string, need: Figure): void {
+    const known = this.all.get(key)
+    if (known) known.push(need)
+    else this.all.set(key, [need])
+  }
+}
+
+function gramsByKey(takes: readonly BillTake[]): Map<string, number> {
+  const grams = new Map<string, number>()
+  for (const t of takes) if (t.massG > 0) grams.set(t.key, (grams.get(t.key) ?? 0) + t.massG)
+  return grams
+}
+
+function inMl(grams: Figure, fruit: string, juice: string): Figure {
+  const gPerMl = juiceDensityGPerMl(INGREDIENTS.get(fruit)!)
+  const density = given('density-of', gPerMl, 'g/mL', 'estimated', 'source.density', { name: juice })
+  return quotient('juice-needed', 'mL', grams, density, { name: juice })
+}
+
+const short = (
+  label: string,
+  unit: 'kg' | 'g' | 'mL',
+  needed: Figure,
+  held: Figure,
+  params: Figure['params'],
+): Figure => call(label, unit, 'at-least-zero', [difference(label, unit, needed, held)], params)
+
+function forFruit(
+  fruit: string,
+  juice: string | undefined,
+  juiceNeeds: readonly Figure[],
+  wholeNeeds: readonly Figure[],
+  context: BuyContext,
+): FruitToBuy {
+  const name = { name: fruit }
+  const ofJuice = { name: juice ?? fruit }
+  const juiceMl = sum('juice-needed', 'mL', juiceNeeds, ofJuice)
+  const heldMl = juice ? context.onHandMl(juice) : 0
+  const juiceOnHandMl = given('juice-on-hand', heldMl, 'mL', 'measured', 'source.lots', ofJuice)
+  const toPress = short('juice-to-press', 'mL', juiceMl, juiceOnHandMl, ofJuice)
+  const known = context.fruitYield(fruit)
+  const sure = juice ? sureYield(known, context.chance, name) : known.used
+  const pressKg = quotient('fruit-to-press', 'kg', toPress, sure ?? known.used, name)
+  const wholeKg = quotient('fruit-whole', 'kg', sum('fruit-whole', 'g', wholeNeeds, name), factor(1000), name)
+  const neededKg = sum('fruit-needed', 'kg', [pressKg, wholeKg], name)
+  const onHandKg = given('fruit-on-hand', context.onHandG(fruit) / 1000, 'kg', 'measured', 'source.lots', name)
+  const step = given('step', BUY_STEP_KG, 'kg', 'default', 'source.practice')
+  const shortKg = short('fruit-short', 'kg', neededKg, onHandKg, name)
+  const buyKg = call('fruit-to-buy', 'kg', 'round-up-to-step', [shortKg, step], name)
+  return { fruit, juiceMl, juiceOnHandMl, wholeKg, sure, neededKg, onHandKg, buyKg }
+}
+
+function forGoods(key: string, needs: readonly Figure[], context: BuyContext): GoodsToBuy {
+  const name = { name: key }
+  const neededG = sum('goods-needed', 'g', needs, name)
+  const onHandG = given('goods-on-hand', context.onHandG(key), 'g', 'measured', 'source.lots', name)
+  return { key, neededG, onHandG, buyG: short('goods-to-buy', 'g', neededG, onHandG, name) }
+}

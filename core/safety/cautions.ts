@@ -1,0 +1,13 @@
+/** Cautions that go with a product wherever it is taken; the others are of the work, and end with it. */
+const OF_THE_PRODUCT: ReadonlySet<string> = new Set([
+  'allergen-milk',
+  'allergen-soy',
+  'allergen-nuts',
+  'allergen-gluten',
+  'tcs',
+  'keep-cold',
+  'caffeine',
+  'sweetener-label',
+])
+
+export const staysWithProduct = (caution: string): boolean => OF_THE_PRODUCT.has(caution)

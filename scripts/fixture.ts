@@ -1,0 +1,218 @@
+import { copyFileSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { v7 as uuid } from 'uuid'
+import type { BodyInput } from '../shared/contract'
+import type { KeptId } from '../shared/routes'
+import { SCHEMA_NUMBER } from '../server/db/migrations'
+import { withInstallation } from './lib/installation'
+import { ROOT } from './lib/paths'
+import { say } from './lib/say'
+import { figuresOfStandards, type StoredSnapshot, type StoredVersion } from './lib/standards'
+
+// npm run fixture: what this release leaves behind, for the tests of every later one, in tests/fixtures/schema-N: a
+// checked backup (which is the dump), an archive, the entries that a tablet may still hold of every route that may
+// wait, and the figures of every standard.
+const NOW = '2026-11-25T10:40:00Z'
+const TODAY = NOW.slice(0, 10)
+
+type Row = Record<string, unknown> & {
+  id: string
+  version: number
+  kind: string
+  onHand: number
+  ingredientKey: string
+}
+interface Session {
+  get<T = Row[]>(path: string): Promise<T>
+  send(method: string, path: string, body: object): Promise<void>
+}
+
+async function signIn(url: string, login: string, password: string): Promise<Session> {
+  const json = { 'content-type': 'application/json' }
+  const signed = await fetch(`${url}/api/v1/session`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ login, password }),
+  })
+  const cookie = signed.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ')
+  return {
+    get: async <T>(path: string) => (await (await fetch(`${url}/api/v1${path}`, { headers: { cookie } })).json()) as T,
+    send: async (method, path, body) => {
+      const headers = { ...json, cookie, 'idempotency-key': uuid() }
+      const r = await fetch(`${url}/api/v1${path}`, { method, headers, body: JSON.stringify(body) })
+      if (!r.ok) throw new Error(`${method} ${path}: ${r.status} ${await r.text()}`)
+    },
+  }
+}
+
+const press = (lotId: string, over: Partial<BodyInput<'postPress'>> = {}): BodyInput<'postPress'> => ({
+  id: uuid(),
+  lotId,
+  juiceLotId: uuid(),
+  takenKg: 1,
+  trimmedKg: null,
+  juice: { value: 400, unit: 'mL' },
+  method: 'hand-reamer',
+  minutes: 4,
+  ...over,
+})
+const delivery = (standId: string, over: Partial<BodyInput<'postLot'>> = {}): BodyInput<'postLot'> => ({
+  id: uuid(),
+  standId,
+  ingredientKey: 'lemon',
+  supplier: 'Grove',
+  kg: 5,
+  count: null,
+  price: { eur: 2.4, per: 'kg' },
+  ...over,
+})
+
+/**
+ * What the demo does not do: facts taken out, put back and corrected, a press left out, own values, an enrolled tablet.
+ */
+async function enrich(owner: Session, stand: string): Promise<void> {
+  const lot = delivery(stand, {
+    count: 45,
+    crates: 1,
+    place: 'cold',
+    seen: { feel: 'firm', crackedShare: 0.02, brix: 8.1 },
+  })
+  await owner.send('POST', '/lots', lot)
+  const parts = [
+    {
+      part: 'peel' as const,
+      g: 200,
+      kept: { lotId: uuid(), place: 'cold' as const, useBy: TODAY, useFor: 'peel sugar' },
+    },
+  ]
+  const done = press(lot.id, {
+    takenKg: 2,
+    juice: { value: 800, unit: 'mL' },
+    parts,
+    hands: 2,
+    spilledMl: 10,
+    seen: { ph: 2.4, brix: 8.2 },
+  })
+  await owner.send('POST', '/presses', done)
+  const out = press(lot.id)
+  await owner.send('POST', '/presses', out)
+  await owner.send('POST', `/facts/${out.id}/void`, { entity: 'press', reason: 'slip' })
+  const back = press(lot.id)
+  await owner.send('POST', '/presses', back)
+  await owner.send('POST', `/facts/${back.id}/void`, { entity: 'press', reason: null })
+  await owner.send('POST', `/facts/${back.id}/restore`, { entity: 'press', reason: null })
+  await owner.send('PUT', `/presses/${done.id}/mark`, { leftOut: true, reason: 'unripe', version: 0 })
+  const wrong = delivery(stand, { kg: 50 })
+  await owner.send('POST', '/lots', wrong)
+  await owner.send('POST', '/lots', delivery(stand, { replaces: wrong.id }))
+  const sorted = {
+    kind: 'sort',
+    kg: 1,
+    reason: 'soft',
+    parts: [{ part: 'flesh', g: 700, kept: { lotId: uuid(), place: 'cold', useBy: TODAY, useFor: null } }],
+  }
+  for (const event of [
+    { kind: 'look', place: 'cold', feel: 'soft' },
+    { kind: 'clean', routine: 'rinse', initials: 'NO' },
+    { kind: 'garnish', pieces: 2, massG: null },
+    { kind: 'discard', kg: 0.1, reason: 'mould' },
+    sorted,
+  ]) {
+    await owner.send('POST', `/lots/${lot.id}/events`, { id: uuid(), event })
+  }
+  await owner.send('POST', '/ingredients', { id: uuid(), name: 'Garden mint', likeKey: 'mint' })
+  await owner.send('PUT', '/ingredients/orange-juice', { own: { composition: { citric: 0.9 }, ph: 3.6 }, version: 1 })
+  await owner.send('PUT', '/ingredients/lemon/handling', {
+    handling: { pieceG: 112, shares: { peel: 0.1 } },
+    version: 1,
+  })
+  await owner.send('POST', '/devices', { id: uuid(), name: 'Counter tablet' })
+}
+
+/** One entry of every route that may wait, as the tablet keeps it, and a second one that builds on the first. */
+async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> {
+  const me = await owner.get<{ person: { id: string } }>('/session')
+  const lots = await owner.get(`/lots?stand=${stand}`)
+  const crate = lots.find((l) => l.kind === 'received' && l.onHand > 2000)!
+  const [recipe] = (await owner.get<{ recipes: Row[] }>('/recipes')).recipes.filter((r) => r.kind === 'drink')
+  const [cup] = await owner.get('/cups')
+  const [vessel] = await owner.get('/vessels')
+  const [place] = (await owner.get('/stands')).filter((s) => s.id === stand)
+  const without = ({ id: _, standard: _s, shipped: _h, ...rest }: Row) => rest
+  const lot = delivery(stand, { kg: 4, price: null, priceEurPerKg: 2.2 })
+  const writes: [KeptId, Record<string, string>, object][] = [
+    ['postLot', {}, lot],
+    ['postPress', {}, press(lot.id)],
+    [
+      'postPress',
+      {},
+      press(crate.id, { juice: { value: 300, unit: 'mL' }, confirm: ['yield-far-below', 'yield-far-above'] }),
+    ],
+    [
+      'postLotEvent',
+      { id: crate.id },
+      {
+        id: uuid(),
+        event: { kind: 'look', place: 'cold', feel: 'ripe', brix: null, tempC: 6, crackedShare: null, note: null },
+        measured: [],
+        at: null,
+      },
+    ],
+    ['putRecipe', { id: recipe!.id }, { ...without(recipe!), name: 'Renamed without a connection' }],
+    ['putPlanLine', { id: uuid() }, { standId: stand, day: '2026-12-24', recipeId: recipe!.id, cups: 55, version: 0 }],
+    ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPriceEur: 10.2, packG: 10000 }],
+    ['putCup', { id: cup!.id }, { ...without(cup!), name: '400 mL, new' }],
+    ['putVessel', { id: vessel!.id }, { ...without(vessel!), name: 'Old pot' }],
+    ['putStand', { id: place!.id }, { ...without(place!), name: 'Ferry landing, east' }],
+    ['postIngredient', {}, { id: uuid(), name: 'Wild lime', likeKey: 'lime' }],
+  ]
+  return writes.map(([route, params, body], i) => ({
+    seq: i + 1,
+    key: uuid(),
+    personId: me.person.id,
+    route,
+    params,
+    body,
+    at: NOW,
+    state: i === 1 ? 'sending' : 'waiting',
+    problem: null,
+  }))
+}
+
+async function standards(archive: string): Promise<unknown[]> {
+  const { openArchive } = await import('../server/services/archive')
+  const versions: StoredVersion[] = []
+  const snapshots: StoredSnapshot[] = []
+  const { close } = await openArchive(archive, (table, row) => {
+    if (table === 'recipe_version') versions.push(row as unknown as StoredVersion)
+    if (table === 'snapshot') snapshots.push(row as unknown as StoredSnapshot)
+  })
+  close()
+  return figuresOfStandards(versions, snapshots)
+}
+
+await withInstallation('fixture', { OLVEX_NOW: NOW }, async ({ app, places }) => {
+  const owner = await signIn(app.url, 'owner', 'tart-and-cold')
+  const [{ id: stand }] = await owner.get<[Row]>('/stands')
+  await enrich(owner, stand)
+  const out = join(ROOT, 'tests/fixtures', `schema-${SCHEMA_NUMBER}`)
+  rmSync(out, { recursive: true, force: true })
+  mkdirSync(out, { recursive: true })
+  const { makeBackup } = await import('../server/services/backup')
+  const { writeArchive } = await import('../server/services/archive')
+  const { name } = await makeBackup()
+  for (const [from, to] of [
+    [name, 'backup.sql.gz'],
+    [`${name}.json`, 'backup.sql.gz.json'],
+  ] as const)
+    copyFileSync(join(places.data, 'backups', from), join(out, to))
+  const archive = await writeArchive()
+  copyFileSync(archive, join(out, 'archive.zip'))
+  writeFileSync(join(out, 'standards.json'), JSON.stringify(await standards(archive), null, 1))
+  writeFileSync(join(out, 'outbox.json'), JSON.stringify(await outboxEntries(owner, stand), null, 1))
+  say(`tests/fixtures/schema-${SCHEMA_NUMBER}: ${readdirSync(out).join(', ')}`)
+})
+process.exit()

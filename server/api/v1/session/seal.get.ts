@@ -1,0 +1,5 @@
+import { contract } from '#shared/contract'
+import { sealOf } from '../../../services/people'
+import { reads } from '../../../utils/route'
+
+export default reads(contract.getSeal, async (_tx, _input, who) => ({ key: await sealOf(who.personId) }))

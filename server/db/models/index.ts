@@ -1,0 +1,22 @@
+import type { ModelAttributes, Sequelize } from 'sequelize'
+import { PEOPLE } from './people'
+import { PLACES } from './places'
+import { BOOKS } from './books'
+import { MENU } from './menu'
+import { LOG } from './log'
+
+export * from './people'
+export * from './places'
+export * from './books'
+export * from './menu'
+export * from './log'
+
+export function defineModels(db: Sequelize): void {
+  for (const [model, tableName, attributes] of [...PEOPLE, ...PLACES, ...BOOKS, ...MENU, ...LOG]) {
+    // Sequelize writes onto the attribute objects, so each model gets its own.
+    const own = Object.fromEntries(
+      Object.entries(attributes).map(([k, v]) => [k, { ...(v as object) }]),
+    ) as ModelAttributes
+    model.init(own, { sequelize: db, tableName })
+  }
+}

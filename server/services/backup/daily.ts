@@ -1,0 +1,55 @@
+import type { BackupCopy, BackupSetting } from '#shared/contract'
+import { Setting, Stand } from '../../db/models'
+import { fromJson, inTransaction, toJson, type Read, type Tx } from '../../db/connect'
+import { recordChange } from '../changes'
+import { now } from '../clock'
+import { stale } from '../errors'
+import type { Who } from '../who'
+import { keepNewest, listBackups } from './copies'
+import { alone, makeBackup } from './make'
+
+const DEFAULT: BackupSetting = { hour: 4, keep: 14, version: 0 }
+
+export async function backupSetting(tx: Read): Promise<BackupSetting> {
+  const row = (await Setting.findOne({ where: { name: 'backup' }, transaction: tx, raw: true })) as unknown as {
+    value: string
+    version: number
+  } | null
+  return row ? { ...fromJson<BackupSetting>(row.value), version: row.version } : DEFAULT
+}
+
+export async function putBackupSetting(tx: Tx, body: BackupSetting, who: Who): Promise<{ version: number }> {
+  const row = await Setting.findOne({ where: { name: 'backup' }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true })
+  const before = await backupSetting(tx)
+  if (before.version !== body.version) throw stale(before)
+  const next = { name: 'backup', value: toJson({ hour: body.hour, keep: body.keep }), version: body.version + 1 }
+  if (row) await Setting.update(next, { where: { name: 'backup' }, transaction: tx })
+  else await Setting.create(next, { transaction: tx })
+  await recordChange(tx, who, 'setting', 'backup', before, { ...body, version: next.version })
+  return { version: next.version }
+}
+
+/**
+ * Makes today's backup when its hour has come and there is no whole one yet, by the clock of the first stand; drops the
+ * oldest.
+ */
+export async function backupIfDue(): Promise<BackupCopy | null> {
+  const { setting, zone } = await inTransaction(async (tx) => ({
+    setting: await backupSetting(tx),
+    zone: (
+      (await Stand.findOne({ order: ['id'], transaction: tx, raw: true })) as unknown as { timeZone: string } | null
+    )?.timeZone,
+  }))
+  if (setting.hour === null || !zone) return null
+  return alone(async () => {
+    const local = (at: Date) => new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short' }).format(at)
+    const hour = Number(
+      new Intl.DateTimeFormat('en', { timeZone: zone, hour: 'numeric', hourCycle: 'h23' }).format(now()),
+    )
+    const copies = await listBackups()
+    if (hour < setting.hour! || copies.some((c) => !c.broken && local(new Date(c.at)) === local(now()))) return null
+    const made = await makeBackup()
+    await keepNewest(setting.keep)
+    return made
+  })
+}

@@ -1,0 +1,40 @@
+import { upgradeDocument, type RecipeDocument } from '#core/recipe'
+import type { Recipe as RecipeRow } from '#shared/contract'
+import { fromJson, toNumberOrNull } from '../db/connect'
+
+export interface RawRecipe {
+  id: string
+  kind: 'drink' | 'prep'
+  name: string
+  shipped: string | null
+  family: RecipeRow['family']
+  draft: string
+  sellEur: string | null
+  version: number
+}
+export const documentOf = (json: unknown): RecipeDocument => upgradeDocument(fromJson<{ schema: number }>(json))
+/**
+ * In a list a document that cannot be read any more stands as it is: its page says what is wrong with it, and the
+ * others are there.
+ */
+function documentAsIs(json: unknown): RecipeDocument {
+  try {
+    return documentOf(json)
+  } catch {
+    return fromJson<RecipeDocument>(json)
+  }
+}
+
+export function viewOf(r: RawRecipe): RecipeRow {
+  return {
+    id: r.id,
+    kind: r.kind,
+    name: r.name,
+    shipped: r.shipped,
+    family: r.family,
+    draft: documentAsIs(r.draft),
+    sellEur: toNumberOrNull(r.sellEur),
+    version: r.version,
+    standard: null,
+  }
+}
