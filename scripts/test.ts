@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { closeDatabase } from '../server/db/connect'
 import { freePort, startApp, stopApp } from './lib/app-server'
 import { audit } from './lib/audit'
-import { controls, type Running } from './lib/controls'
+import { controls, memoryProbe, type Running } from './lib/controls'
 import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
 import { ensureBuild } from './lib/build'
 import { PrivateDatabase } from './lib/mariadb'
@@ -150,7 +150,7 @@ async function restart(s: Running): Promise<void> {
 
 async function api(): Promise<void> {
   const [s, other, empty] = [
-    await installation('api', false),
+    await installation('api', false, memoryProbe(join(work, 'memory'))),
     await installation('other', false),
     await installation('empty', false),
   ]

@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process'
-import { rmSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { basename, join } from 'node:path'
 import { promisify } from 'node:util'
@@ -55,6 +55,20 @@ async function makeEmpty(s: Running): Promise<void> {
   s.app = await startApp(s.entry, s.places, s.port, s.env)
 }
 
+/** For the server whose memory is asked for: it answers a signal with what it holds. */
+export function memoryProbe(file: string): Record<string, string> {
+  const probe = JSON.stringify(join(ROOT, 'scripts/lib/memory-probe.mjs'))
+  return { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --import ${probe}`.trim(), OLVEX_MEMORY_FILE: file }
+}
+/** Bytes that a server with the probe holds once its garbage is collected. */
+async function memoryOf(s: Running): Promise<number> {
+  const file = s.env.OLVEX_MEMORY_FILE!
+  rmSync(file, { force: true })
+  s.app.child.kill('SIGUSR2')
+  for (let i = 0; i < 100 && !existsSync(file); i++) await new Promise((done) => setTimeout(done, 50))
+  return Number(readFileSync(file, 'utf8'))
+}
+
 /** What only whoever started the servers can do: tests of what survives ask for it over loopback. */
 export async function controls(s: Running, empty: Running): Promise<{ url: string; close: () => Promise<void> }> {
   const second: AppServer[] = []
@@ -79,7 +93,7 @@ export async function controls(s: Running, empty: Running): Promise<{ url: strin
       await endRestored()
       return ''
     },
-    '/pid': async () => String(s.app.child.pid),
+    '/memory': async () => String(await memoryOf(s)),
     '/kill-database': async () => {
       await killDatabase(s)
       return ''
