@@ -2,7 +2,7 @@ import { brixReading, heatCapacityKjPerKgK, mixtureVolumeMl, solutionDensityGPer
 import { boilingPointC, freezingPointC } from '../substances/thermal'
 import { phOf } from '../substances/ph'
 import {
-  bitternessIndex,
+  bitterFreedG,
   blenderLoads,
   cooledTo,
   coolingMinutes,
@@ -10,11 +10,11 @@ import {
   firstOrderShare,
   freedShare,
   iceForTemperature,
-  lacticFrom,
   minutesToBoilAway,
   minutesToHeat,
   shareDrawn,
 } from '../process/kinetics'
+import { lacticFrom } from '../process/culture'
 import { iceMeltedG, temperatureAfterMeltC } from '../substances/ice'
 import { roundToStep, roundUpToStep } from '../units/round'
 import { mean } from 'simple-statistics'
@@ -39,7 +39,7 @@ export const FUNCTIONS = {
   'cooling-rate': coolingRate,
   'ice-for-temperature': iceForTemperature,
   'blender-loads': blenderLoads,
-  'bitterness-index': bitternessIndex,
+  'bitter-freed': bitterFreedG,
   'freed-share': freedShare,
   'lactic-from': lacticFrom,
   'round-to-step': roundToStep,

@@ -1,4 +1,4 @@
-import { BUFFER, PH_ACIDS, STRONG_ION, acidsMol, phOf, sucroseSolubilityPercent } from '../substances'
+import { BUFFER, LACTIC_UNSURE, MOLAR_MASS, PH_ACIDS, STRONG_ION, acidsMol, mostDissolvedG, phOf } from '../substances'
 import { call, given, type Figure } from '../figures'
 import { soluteMolPerKgWater } from './phase'
 import { liquidWaterG, massG, sucroseG, volumeMl, type Stream } from './stream'
@@ -15,7 +15,7 @@ const SPREAD = 0.25
 const MORE_SPREAD = 0.35
 
 /** Concentrations that pH follows from, mol/L: strong ions, buffer, then the acids of {@link PH_ACIDS}. */
-function concentrations(s: Stream): number[] {
+export function concentrations(s: Stream): number[] {
   const litres = volumeMl(s) / 1000
   return [
     s.amountsG[STRONG_ION]! / 1000 / litres,
@@ -23,6 +23,18 @@ function concentrations(s: Stream): number[] {
     ...acidsMol(s.amountsG).map((mol) => mol / litres),
   ]
 }
+const LACTIC = PH_ACIDS.indexOf('lactic')
+
+/** pH with so many g of lactic acid more or less, never less than none. */
+function phWith(s: Stream, [strong, buffer, ...acids]: readonly number[], lacticG: number): number {
+  const mol = lacticG / MOLAR_MASS.lactic! / (volumeMl(s) / 1000)
+  return phOf(strong!, buffer!, ...acids.map((a, i) => (i === LACTIC ? Math.max(0, a + mol) : a)))
+}
+
+/** g of liquid water in 100 g below which there is no liquid that a °Bx or a pH could be of: sugar, dry leaf, powder. */
+const LEAST_WATER_PERCENT = 11
+/** Whether a stream is wet enough to have what only liquids have. */
+export const isLiquid = (s: Stream): boolean => liquidWaterG(s) > (LEAST_WATER_PERCENT / 100) * massG(s)
 
 /**
  * pH of a stream, estimated from its acids, strong ions and buffer, as a range. It is not to be trusted where there is
@@ -30,7 +42,8 @@ function concentrations(s: Stream): number[] {
  * hardly any water. A meter reading replaces it.
  */
 export function phEstimate(s: Stream): PhEstimate {
-  const [strong, buffer, ...acids] = concentrations(s)
+  const all = concentrations(s)
+  const [strong, buffer, ...acids] = all
   const ph = phOf(strong!, buffer!, ...acids)
   const total = acids.reduce((a, b) => a + b, 0)
   const doubts: string[] = []
@@ -38,7 +51,10 @@ export function phEstimate(s: Stream): PhEstimate {
   if (buffer! > total && buffer! > 0.003) doubts.push('ph-from-protein')
   if (liquidWaterG(s) < 0.3 * massG(s)) doubts.push('ph-little-water')
   const spread = SPREAD + (doubts.length ? MORE_SPREAD : 0)
-  return { ph, low: Math.max(0, ph - spread), high: Math.min(14, ph + spread), doubts }
+  // A culture may have made more acid than was worked out, or less.
+  const unsureG = s.amountsG[LACTIC_UNSURE]!
+  const [lowest, highest] = unsureG > 0 ? [phWith(s, all, unsureG), phWith(s, all, -unsureG)] : [ph, ph]
+  return { ph, low: Math.max(0, lowest - spread), high: Math.min(14, highest + spread), doubts }
 }
 
 /** The estimate with the concentrations it was solved from. */
@@ -64,6 +80,5 @@ export const freezingFigure = (s: Stream): Figure =>
  * early rather than late.
  */
 export function sucroseSaturation(s: Stream, tempC: number): number {
-  const holds = sucroseSolubilityPercent(Math.min(80, Math.max(0, tempC))) / 100
-  return sucroseG(s) / ((liquidWaterG(s) * holds) / (1 - holds))
+  return sucroseG(s) / mostDissolvedG('sucrose', liquidWaterG(s), tempC)
 }

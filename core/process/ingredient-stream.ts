@@ -1,23 +1,38 @@
 import {
   BUFFER,
+  CRYSTAL_INDEX,
   INDEX,
   STRONG_ION,
   SWEET_WITHOUT_SUGAR,
   acidsMol,
   bufferMmolOf,
+  isDrySweetener,
   strongIonsAt,
   type IngredientData,
 } from '../substances'
-import { atTemperature } from './phase'
-import { streamOf, volumeMl, type Stream } from './stream'
+import { atTemperature, settled } from './phase'
+import { liquid, massG, streamOf, total, volumeMl, type Stream } from './stream'
 
-/** Fruit as purchased: its liquor with the juice's composition, and what no press turns into juice as fibre. */
+/**
+ * Fruit as purchased: its flesh as liquor with the juice's composition, and what no press turns into juice as fibre;
+ * around it peel and pith of their own, where their share is known.
+ */
 export function fruitStream(fruit: IngredientData, mass: number, tempC: number): Stream {
-  const insoluble = fruit.fruit!.insolubleShare
-  const liquor = streamOf(fruit.composition, mass * (1 - insoluble), tempC)
-  const amountsG = liquor.amountsG.slice()
-  amountsG[INDEX.fibre]! += mass * insoluble
-  return { amountsG, tempC, undissolvedG: 0, iceG: 0 }
+  const { insolubleShare, outer } = fruit.fruit!
+  const [peelG, pithG] = [mass * (outer?.peel ?? 0), mass * (outer?.pith ?? 0)]
+  const rind = outer && streamOf(outer.composition, peelG + pithG, tempC).amountsG
+  const fleshG = mass - peelG - pithG
+  const fibreG = Math.max(0, mass * insolubleShare - (rind?.[INDEX.fibre] ?? 0))
+  const amountsG = streamOf(fruit.composition, fleshG - fibreG, tempC).amountsG
+  amountsG[INDEX.fibre]! += fibreG
+  if (!rind) return liquid(amountsG, tempC)
+  return {
+    ...liquid(
+      amountsG.map((a, i) => a + rind[i]!),
+      tempC,
+    ),
+    rind: { amountsG: rind, peelG, pithG },
+  }
 }
 
 /** What one gram of an ingredient brings that has no mass: worked out once, from its composition and its pH. */
@@ -66,9 +81,30 @@ export function ingredientStream(ingredient: IngredientData, mass: number, tempC
   if (ingredient.kind === 'ice') return { ...streamOf({}, mass, Math.min(0, tempC)), iceG: mass }
   const s = ingredient.fruit ? fruitStream(ingredient, mass, tempC) : streamOf(ingredient.composition, mass, tempC)
   const per = masslessOf(ingredient)
-  const liquor = ingredient.fruit ? mass * (1 - ingredient.fruit.insolubleShare) : mass
+  // What of fruit is juice has the juice's ions; peel and fibre carry next to none.
+  const liquor = ingredient.fruit ? juiceIn(ingredient.fruit, s) : mass
   s.amountsG[STRONG_ION] = per.strongIonMmol * liquor
   s.amountsG[BUFFER] = per.bufferMmol * liquor
   s.amountsG[SWEET_WITHOUT_SUGAR] = per.sweetG * mass
-  return tempC < 0 ? atTemperature(s, tempC) : s
+  const made = wholeOf(ingredient, s)
+  return tempC < 0 ? atTemperature(made, tempC) : made
+}
+
+/** g of a fruit's stream that are liquor with the juice's composition. */
+function juiceIn({ insolubleShare }: NonNullable<IngredientData['fruit']>, s: Stream): number {
+  const rindG = s.rind ? total(s.rind.amountsG) : 0
+  const fibreG = s.rind ? s.amountsG[INDEX.fibre]! - s.rind.amountsG[INDEX.fibre]! : massG(s) * insolubleShare
+  return massG(s) - rindG - fibreG
+}
+
+/** Dry sugar comes as crystals, peel as rind: what is in them is there, and not yet in any liquor. */
+function wholeOf(ingredient: IngredientData, s: Stream): Stream {
+  if (isDrySweetener(ingredient)) {
+    const crystals = CRYSTAL_INDEX.map((i) => s.amountsG[i]!)
+    return settled(s.amountsG, s.tempC, 0, crystals)
+  }
+  if (ingredient.kind !== 'peel') return s
+  const mass = massG(s)
+  const isPith = ingredient.key.endsWith('pith')
+  return { ...s, rind: { amountsG: [...s.amountsG], peelG: isPith ? 0 : mass, pithG: isPith ? mass : 0 } }
 }

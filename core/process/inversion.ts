@@ -1,4 +1,4 @@
-import { INDEX, MOLAR_MASS, inversionPerS } from '../substances'
+import { CRYSTALS, INDEX, MOLAR_MASS, inversionPerS } from '../substances'
 import { phEstimate } from './acidity'
 import { settled } from './phase'
 import type { Stream } from './stream'
@@ -17,12 +17,11 @@ export const invertedShare = (ph: number, tempC: number, minutes: number): numbe
  * up a mole of water, so the grams stay the same in all: the declared extent of a reaction.
  */
 export function inverted(s: Stream, minutes: number): { stream: Stream; share: number } {
-  if (minutes <= 0 || s.amountsG[INDEX.sucrose]! <= 0) return { stream: s, share: 0 }
+  // Only what is dissolved splits; what lies on the bottom stays crystals until it has dissolved.
+  const dissolved = s.amountsG[INDEX.sucrose]! - (s.crystals?.[CRYSTALS.indexOf('sucrose')] ?? 0)
+  if (minutes <= 0 || dissolved <= 0) return { stream: s, share: 0 }
   const share = invertedShare(phEstimate(s).ph, s.tempC, minutes)
-  const mol = Math.min(
-    (s.amountsG[INDEX.sucrose]! * share) / MOLAR_MASS.sucrose!,
-    s.amountsG[INDEX.water]! / WATER_G_PER_MOL,
-  )
+  const mol = Math.min((dissolved * share) / MOLAR_MASS.sucrose!, s.amountsG[INDEX.water]! / WATER_G_PER_MOL)
   const amountsG = s.amountsG.slice()
   amountsG[INDEX.sucrose]! -= mol * MOLAR_MASS.sucrose!
   amountsG[INDEX.water]! -= mol * WATER_G_PER_MOL
@@ -30,5 +29,5 @@ export function inverted(s: Stream, minutes: number): { stream: Stream; share: n
   amountsG[INDEX.glucose]! += hexose
   amountsG[INDEX.fructose]! += hexose
   // With less sucrose and less water, what lies on the bottom is another amount.
-  return { stream: settled(amountsG, s.tempC), share }
+  return { stream: settled(amountsG, s.tempC, 0, s.crystals), share }
 }

@@ -70,18 +70,11 @@ const PITH_TO_PEEL = 2
 const BITTER_HALF_S = 20
 
 /**
- * How bitter whole citrus makes a blend, on a scale of its own that only ranks: g of peel and twice the g of pith per
- * litre, times the share that the blades free in that time. About 30 was liked with sweet milk; 50 and more was too
- * bitter. It has no unit in any standard.
+ * How much bitterness blades free from whole citrus, in g of peel: its peel and twice its pith, times the share that
+ * comes out in that time. It has no unit in any standard.
  */
-export function bitternessIndex(
-  peelG: number,
-  pithG: number,
-  litres: number,
-  seconds: number,
-  machineFactor: number,
-): number {
-  return ((peelG + PITH_TO_PEEL * pithG) / litres) * firstOrderShare(seconds * machineFactor, BITTER_HALF_S)
+export function bitterFreedG(peelG: number, pithG: number, seconds: number, machineFactor: number): number {
+  return (peelG + PITH_TO_PEEL * pithG) * firstOrderShare(seconds * machineFactor, BITTER_HALF_S)
 }
 /**
  * Seconds in a usual blender after which half of what the fruit holds is free; ripe soft fruit is quicker. Common
@@ -106,14 +99,3 @@ export const INFUSION = { atC: 95, fasterPer10K: 1.4 } as const
 export function shareDrawn(minutes: number, halfMin: number, tempC: number, most: number): number {
   return most * firstOrderShare(minutes, halfTimeAt(halfMin, INFUSION.atC, tempC, INFUSION.fasterPer10K))
 }
-
-/**
- * Lactic cultures are given at 30 °C and work twice as fast for 10 K more, from 15 to 42 °C. From memory of dairy
- * handbooks.
- */
-const CULTURE_AT_C = 30
-const CULTURE_PER_10K = 2
-
-/** g of lactic acid in 100 g after `hours`, at a rate per hour at 30 °C, no more than the sugar that is there. */
-export const lacticFrom = (hours: number, per100GPerH: number, tempC: number, sugarPer100G: number): number =>
-  Math.min(sugarPer100G, hours * per100GPerH * CULTURE_PER_10K ** ((tempC - CULTURE_AT_C) / 10))

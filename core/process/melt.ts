@@ -43,7 +43,7 @@ export function melted(drink: Stream, p: Ice) {
   amountsG[INDEX.water]! += meltedG
   const leftG = p.iceG - meltedG
   const left: NamedStream = { name: 'ice-left', stream: { ...waterStream(leftG, Math.min(0, tempC)), iceG: leftG } }
-  return { out: settled(amountsG, tempC), left, goneMin, used }
+  return { out: settled(amountsG, tempC, 0, drink.crystals), left, goneMin, used }
 }
 
 type Used = ReturnType<typeof drinkNumbers>

@@ -1,7 +1,7 @@
 import type { Figure, FunctionName, Unit } from '../figures'
 import { call, given } from '../figures'
 import { ProcessLimit } from './limit'
-import type { Stream } from './stream'
+import { massG, type Stream } from './stream'
 
 export { ProcessLimit }
 
@@ -106,10 +106,12 @@ interface Definition<O extends string, S extends Specs, U extends Used> {
   /** message code of how one sees that it is done */
   endSign: string
   holds: readonly Equipment[]
-  /** the output is the inputs put together and nothing else: a glass can be drawn from them */
-  mixes?: true
-  /** earliest and latest minutes at which it is done, where the model knows */
-  window?: (p: Filled<S>) => readonly [earliestMin: number, latestMin: number]
+  /** whether the output is the inputs put together and nothing else: a glass can be drawn from them */
+  mixes?: (result: StepResult) => boolean
+  /** an input of no grams is no mistake: a glass may have a layer that nobody has weighed yet */
+  takesNothing?: true
+  /** earliest and latest minutes at which it is done with these inputs; null where the model does not know */
+  window?: (p: Filled<S>, inputs: readonly Stream[]) => Window | null
   run: (inputs: readonly Stream[], p: Filled<S>) => StepResult<U>
   /** figures beside mass and volume that the step is about, each with its sum, from what it worked with */
   explain?: (of: Explain<S, U>) => Figure[]
@@ -125,6 +127,9 @@ export interface Explain<S extends Specs, U extends Used> {
   call: (label: string, unit: Unit, name: FunctionName, ...args: Figure[]) => Figure
 }
 
+/** Earliest and latest minutes at which a step is done. */
+export type Window = readonly [earliestMin: number, latestMin: number]
+
 /** One unit operation of the trade. A new one is a file in steps/ and a line in the catalogue. */
 export interface StepKind<O extends string = string, S extends Specs = Specs> {
   op: O
@@ -132,8 +137,9 @@ export interface StepKind<O extends string = string, S extends Specs = Specs> {
   params: S
   endSign: string
   holds: readonly Equipment[]
-  mixes: boolean
-  window: (given: Given<S>) => readonly [earliestMin: number, latestMin: number] | null
+  /** whether its output, as it ran, is its inputs put together and nothing else */
+  mixes: (result: StepResult) => boolean
+  window: (given: Given<S>, inputs: readonly Stream[]) => Window | null
   /** @throws ProcessLimit where the step cannot be done as asked */
   run: (inputs: readonly Stream[], given: Given<S>) => StepResult
   /** figures of what `run` did with these numbers */
@@ -168,12 +174,15 @@ export function defineStep<const O extends string, const S extends Specs, U exte
     params: d.params,
     endSign: d.endSign,
     holds: d.holds,
-    mixes: d.mixes ?? false,
-    window: (given) => d.window?.(filled(given)) ?? null,
+    mixes: d.mixes ?? (() => false),
+    window: (given, inputs) => d.window?.(filled(given), inputs) ?? null,
     run(inputs, given) {
       const wanted = d.inputs === 'many' ? Math.max(1, inputs.length) : d.inputs
       if (inputs.length !== wanted) throw new ProcessLimit('inputs-count', { wanted, given: inputs.length })
       const p = filled(given)
+      // Nothing in gives nothing out, and no figure of it means anything.
+      if (!d.takesNothing)
+        for (const s of inputs) if (!(massG(s) >= LEAST_G)) throw new ProcessLimit('nothing-in', { massG: massG(s) })
       const result = d.run(inputs, p)
       for (const [name, { model }] of numbers) {
         const value = p[name] as number | undefined
@@ -206,6 +215,9 @@ export function defineStep<const O extends string, const S extends Specs, U exte
 }
 
 export const kebab = (name: string): string => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)
+
+/** g below which there is nothing to work with: a thousandth, as the books keep amounts. */
+const LEAST_G = 1e-3
 
 function bounded(name: string, { least, most, optional, limit }: NumberSpec, value: number | undefined): void {
   if (value === undefined && optional) return

@@ -4,6 +4,7 @@ import {
   COMPONENT_COUNT,
   COMPONENTS,
   INDEX,
+  CRYSTAL_INDEX,
   NOT_DISSOLVED,
   RELATIVE_SWEETNESS,
   STRONG_ION,
@@ -22,11 +23,32 @@ import {
 export interface Stream {
   readonly amountsG: number[]
   readonly tempC: number
-  /** g of crystals that found no water to dissolve in; already counted in the amounts (as sucrose) */
+  /** g of crystals that found no water to dissolve in, by the order of CRYSTALS; counted in the amounts; null for none */
+  readonly crystals: readonly number[] | null
+  /** g of all crystals together */
   readonly undissolvedG: number
   /** g of its water that is frozen: counted in the amounts, outside the liquor */
   readonly iceG: number
+  /** what of it is peel and pith of whole fruit, which no press takes juice from; null for none */
+  readonly rind: Rind | null
 }
+
+/** Peel and pith: their amounts, counted in those of the stream, and g of each. */
+export interface Rind {
+  readonly amountsG: readonly number[]
+  readonly peelG: number
+  readonly pithG: number
+}
+
+/** A stream of which nothing is frozen, lies on the bottom or is rind. */
+export const liquid = (amountsG: number[], tempC: number): Stream => ({
+  amountsG,
+  tempC,
+  crystals: null,
+  undissolvedG: 0,
+  iceG: 0,
+  rind: null,
+})
 
 /**
  * A plain array of doubles: a typed array of this length lies outside the heap and costs three times as much to make
@@ -44,6 +66,12 @@ export function dot(a: readonly number[], weights: readonly number[]): number {
   let total = 0
   for (let i = 0; i < COMPONENT_COUNT; i++) total += a[i]! * weights[i]!
   return total
+}
+
+export function total(numbers: readonly number[]): number {
+  let all = 0
+  for (const n of numbers) all += n
+  return all
 }
 
 export const massG = (s: Stream): number => dot(s.amountsG, ALL)
@@ -91,7 +119,7 @@ export function streamOf(composition: Composition, mass: number, tempC: number):
   }
   if (rest < -1e-9) throw new RangeError(`composition adds up to ${100 - rest} g per 100 g`)
   amountsG[INDEX.water] = (Math.max(0, rest) * mass) / 100
-  return { amountsG, tempC, undissolvedG: 0, iceG: 0 }
+  return liquid(amountsG, tempC)
 }
 
 /** kJ/(kg K) of a stream, from its dissolved solids and their purity. */
@@ -107,30 +135,56 @@ export function heatCapacityOf(s: Stream): number {
 export function scaled(s: Stream, factor: number): Stream {
   const amountsG = ZEROS.slice()
   for (let i = 0; i < AMOUNTS_LENGTH; i++) amountsG[i] = s.amountsG[i]! * factor
-  return { amountsG, tempC: s.tempC, undissolvedG: s.undissolvedG * factor, iceG: s.iceG * factor }
+  return {
+    amountsG,
+    tempC: s.tempC,
+    crystals: s.crystals && s.crystals.map((c) => c * factor),
+    undissolvedG: s.undissolvedG * factor,
+    iceG: s.iceG * factor,
+    rind: s.rind && scaledRind(s.rind, factor),
+  }
 }
+
+export const scaledRind = ({ amountsG, peelG, pithG }: Rind, factor: number): Rind => ({
+  amountsG: amountsG.map((a) => a * factor),
+  peelG: peelG * factor,
+  pithG: pithG * factor,
+})
 
 /** What is left of `a` once `b` is taken out of it; nothing below zero but the charge of ions, which may be. */
 export function minus(a: Stream, b: Stream): Stream {
+  const crystals = a.crystals && a.crystals.map((c, i) => Math.max(0, c - (b.crystals?.[i] ?? 0)))
   return {
     amountsG: a.amountsG.map((x, i) => (i === STRONG_ION ? x - b.amountsG[i]! : Math.max(0, x - b.amountsG[i]!))),
     tempC: a.tempC,
-    undissolvedG: 0,
+    crystals,
+    undissolvedG: crystals ? total(crystals) : 0,
     iceG: Math.max(0, a.iceG - b.iceG),
+    rind: a.rind,
   }
 }
 
 /** A share of the liquor of a stream: liquid water and what is dissolved, without fibre, fat, crystals and ice. */
 export function liquorPart(s: Stream, share: number): Stream {
   const amountsG = s.amountsG.map((a, i) => (i < COMPONENT_COUNT && i !== INDEX.water && !DISSOLVED[i] ? 0 : a * share))
-  amountsG[INDEX.sucrose]! -= s.undissolvedG * share
+  s.crystals?.forEach((c, i) => (amountsG[CRYSTAL_INDEX[i]!]! -= c * share))
   amountsG[INDEX.water]! -= s.iceG * share
-  return { amountsG, tempC: s.tempC, undissolvedG: 0, iceG: 0 }
+  return liquid(amountsG, s.tempC)
 }
+
+/** A stream without the peel and pith of whole fruit in it: what a press takes juice from. */
+export function fleshOf(s: Stream): Stream {
+  if (!s.rind) return s
+  const bound = s.rind.amountsG
+  return { ...s, amountsG: s.amountsG.map((a, i) => a - bound[i]!), rind: null }
+}
+
+/** The rind of a stream by itself; null where there is none. */
+export const rindOf = (s: Stream): Stream | null => s.rind && { ...liquid([...s.rind.amountsG], s.tempC), rind: s.rind }
 
 /** Grams of water alone. */
 export function waterStream(mass: number, tempC: number): Stream {
   const amountsG = ZEROS.slice()
   amountsG[INDEX.water] = mass
-  return { amountsG, tempC, undissolvedG: 0, iceG: 0 }
+  return liquid(amountsG, tempC)
 }

@@ -155,7 +155,12 @@ export class Cup implements CupFigures {
     // What melted of the drink's own ice was in it all along.
     const ownGone = this.poured.iceG > 0 ? this.poured.iceG - this.end.iceG : 0
     const cupGoneG = (this.melted.value - ownGone) * share
-    const drink = settled(withWater(this.poured, cupGoneG), temp.value, this.poured.iceG - ownGone * share)
+    const drink = settled(
+      withWater(this.poured, cupGoneG),
+      temp.value,
+      this.poured.iceG - ownGone * share,
+      this.poured.crystals,
+    )
     if (this.poured.iceG <= 0) return mixFigures([...this.parts, meltwater(gone)], temp, drink)
     const ofCup = given('ice-melted-so-far', cupGoneG, 'g', 'estimated', 'source.freezing')
     return mixFigures(Math.abs(cupGoneG) > 1e-9 ? [...this.parts, meltwater(ofCup)] : this.parts, temp, drink)

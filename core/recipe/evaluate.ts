@@ -3,6 +3,8 @@ import {
   CATALOGUE,
   ProcessLimit,
   atTemperature,
+  bitterFlags,
+  frozenFlags,
   massG,
   scaled,
   type NamedStream,
@@ -16,15 +18,7 @@ import type { IngredientData } from '../substances'
 import { Bill, type OwnTake, type OwnWork } from './bill'
 import type { RecipeContext, RecipeSource, TakesByThing } from './context'
 import { Cup, type CupFigures } from './cup'
-import {
-  byProductName,
-  fillsUp,
-  finalStep,
-  itemKey,
-  type RecipeDocument,
-  type RecipeStep,
-  type TakeStep,
-} from './document'
+import { byProductName, fillsUp, itemKey, type RecipeDocument, type RecipeStep, type TakeStep } from './document'
 import type { Evaluation, Layer, Made, MakingStep, TimedStep } from './evaluation'
 import { Flow } from './flow'
 import { mixFigures, prepShares, type MixFigures, type Part } from './mix-figures'
@@ -152,7 +146,7 @@ class Run implements Evaluation {
   private readonly made = new Map<string, Made>()
   private readonly usedUp = new Set<string>()
   private readonly leftBy = new Map<string, readonly NamedStream[]>()
-  readonly done: { step: MakingStep; result: StepResult }[] = []
+  readonly done: { step: MakingStep; result: StepResult; inputs: readonly Stream[] }[] = []
   private readonly codes = new Set<string>()
   private readonly memo = new Map<string, unknown>()
 
@@ -189,7 +183,7 @@ class Run implements Evaluation {
     for (const caution of ingredient.cautions ?? []) this.codes.add(caution)
     return this.evaluator.taken(step, ingredient, () => {
       const { unit, shares } = gramOf(ingredient, key, step.tempC)
-      return madeOf(step, unit, shares)
+      return madeOf(step, unit, shares, ingredient)
     })
   }
 
@@ -225,9 +219,9 @@ class Run implements Evaluation {
     const result = isTaken ? { ...ran, byProducts: [] } : ran
     if (step.op === 'makeUp') inputs[last] = poured(inputs[last]!, ran.used.fillerG!, step.toVolumeMl)
     for (const caution of result.cautions) this.codes.add(caution)
-    this.done.push({ step, result })
+    this.done.push({ step, result, inputs: streams })
     this.leftBy.set(step.out, result.byProducts)
-    this.made.set(step.out, { stream: result.out, part: partOf(step, inputs, result.out), item: null })
+    this.made.set(step.out, { stream: result.out, part: partOf(step, inputs, ran), item: null })
     step.in.forEach((name, i) => this.made.set(name, inputs[i]!))
     for (const { name, stream } of result.byProducts) {
       const full = byProductName(step.out, name)
@@ -251,8 +245,10 @@ class Run implements Evaluation {
   }
   /** Inputs of the last step, which the glass is drawn from; the output itself where that does more than mix. */
   private get layerNames(): readonly string[] {
-    const final = finalStep(this.doc)
-    return final && final.in.length > 0 && CATALOGUE[final.op].mixes ? final.in : [this.doc.output]
+    const final = this.done.find(({ step }) => step.out === this.doc.output)
+    return final && final.step.in.length > 0 && CATALOGUE[final.step.op].mixes(final.result)
+      ? final.step.in
+      : [this.doc.output]
   }
   get output(): Stream {
     return this.made.get(this.doc.output)!.stream
@@ -291,13 +287,26 @@ class Run implements Evaluation {
     return this.once('cautions', () => [...this.codes])
   }
   get flags(): StepResult['flags'] {
-    return this.once('flags', () => this.done.flatMap(({ result }) => result.flags))
+    return this.once('flags', () => [
+      ...this.frozen,
+      ...this.done.flatMap(({ result }) => result.flags),
+      ...bitterFlags(this.output),
+    ])
+  }
+  /** What is taken colder than it freezes, and is no ice. */
+  private get frozen(): StepResult['flags'] {
+    return this.doc.steps.flatMap((step) => {
+      if (step.op !== 'take' || step.tempC >= 0 || !('ingredient' in step.item)) return []
+      const { stream } = this.made.get(step.out)!
+      if (this.context.ingredient(step.item.ingredient)?.kind === 'ice') return []
+      return frozenFlags(atTemperature(stream, 0), step.tempC)
+    })
   }
   get losses(): NamedStream[] {
     return this.once('losses', () => this.done.flatMap(({ result }) => result.losses))
   }
   get timeline(): TimedStep[] {
-    return this.once('timeline', () => this.done.map(({ step, result }) => timed(step, result)))
+    return this.once('timeline', () => this.done.map(({ step, result, inputs }) => timed(step, result, inputs)))
   }
   get handMin(): number {
     return this.done.reduce((n, { result }) => n + result.handMin, 0)

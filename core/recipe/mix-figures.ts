@@ -110,8 +110,11 @@ function shareTotal(parts: readonly Part[], share: Share): Figure {
   return sum(share, 'g', terms)
 }
 
+/** Of nothing there is nothing in 100: a glass of ice alone has no liquor. */
 const per100 = (label: string, unit: Unit, a: Figure, b: Figure) =>
-  product(label, unit, [factor(100), quotient('quotient', '1', a, b)])
+  b.value > 0
+    ? product(label, unit, [factor(100), quotient('quotient', '1', a, b)])
+    : given(label, 0, unit, 'estimated', 'source.composition')
 
 /** Below this g of acid per 100 g a ratio means nothing. */
 const LEAST_ACID_SHARE = 1e-4

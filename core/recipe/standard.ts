@@ -9,7 +9,7 @@ import { upgradeDocument } from './upgrade'
  * The core's number, stored with every standard: which sums made its figures. It moves when figures of a recipe move;
  * a test holds them to what this number last gave.
  */
-export const CORE_VERSION = '0.2.0'
+export const CORE_VERSION = '0.3.0'
 
 /** A recipe as it was signed: its document, and by their hashes what the names in it stood for. */
 export interface RecipeSnapshot {

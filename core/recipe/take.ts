@@ -10,7 +10,7 @@ import {
   type StepResult,
   type Stream,
 } from '../process'
-import type { IngredientData } from '../substances'
+import { heapedGPerMl, type IngredientData } from '../substances'
 import { isMassUnit, toGrams, toMillilitres } from '../units'
 import { itemKey, type TakeStep } from './document'
 import type { Layer, Made, MakingStep, TimedStep } from './evaluation'
@@ -22,9 +22,9 @@ import { ingredientShares, partShare, prepShares, type Part } from './mix-figure
 export const PLENTY_G_PER_ML = 10
 
 /** A take: the stream of as many grams as its amount comes to, of which a gram is `unit`. */
-export function madeOf(step: TakeStep, unit: Stream, shares: Part['shares']): Made {
+export function madeOf(step: TakeStep, unit: Stream, shares: Part['shares'], ingredient?: IngredientData): Made {
   const params = { name: itemKey(step.item) }
-  const mass = massFigure(step, unit, params)
+  const mass = massFigure(step, unit, ingredient, params)
   return { stream: scaled(unit, mass.value), item: step.item, part: { name: step.out, mass, shares, params } }
 }
 
@@ -43,8 +43,9 @@ export const streamPart = (name: string, stream: Stream): Part => ({
 })
 
 /** What a step made, as a part of what comes after: of its inputs, where the step only mixes. */
-export function partOf({ op, out: name }: { op: Op; out: string }, inputs: readonly Made[], out: Stream): Part {
-  if (!CATALOGUE[op].mixes || inputs.length < 2) return streamPart(name, out)
+export function partOf({ op, out: name }: { op: Op; out: string }, inputs: readonly Made[], result: StepResult): Part {
+  const { out } = result
+  if (!CATALOGUE[op].mixes(result) || inputs.length < 2) return streamPart(name, out)
   const mass = given('mass', massG(out), 'g', 'estimated', 'source.process')
   return {
     name,
@@ -73,9 +74,9 @@ export function layerOf({ stream, part, item }: Made, name: string, fills: boole
 }
 
 /** A step in time: who is busy, what is held. */
-export function timed(step: MakingStep, { handMin, waitMin }: StepResult): TimedStep {
+export function timed(step: MakingStep, { handMin, waitMin }: StepResult, inputs: readonly Stream[]): TimedStep {
   const { holds: busy, endSign, window } = CATALOGUE[step.op] as unknown as StepKind
-  return { op: step.op, out: step.out, handMin, waitMin, holds: busy, endSign, window: window(step as never) }
+  return { op: step.op, out: step.out, handMin, waitMin, holds: busy, endSign, window: window(step as never, inputs) }
 }
 
 /** One gram of an ingredient and what it holds, worked out once for all evaluations. */
@@ -104,10 +105,19 @@ const unitOf = (s: Stream): Stream => {
   return { ...s, amountsG }
 }
 
-function massFigure(step: TakeStep, unit: Stream, params: Part['params']): Figure {
+/** A volume weighs what the liquid does; of what is heaped, what a cup of it does. */
+function massFigure(
+  step: TakeStep,
+  unit: Stream,
+  ingredient: IngredientData | undefined,
+  params: Part['params'],
+): Figure {
   const { value, unit: typed } = step.amount
   if (isMassUnit(typed)) return given('mass-of', toGrams(value, typed), 'g', 'measured', 'source.recipe', params)
   const ml = given('volume-of', toMillilitres(value, typed), 'mL', 'measured', 'source.recipe', params)
-  const density = given('density-of', 1 / volumePerGram(unit), 'g/mL', 'estimated', 'source.density', params)
+  const heaped = ingredient && heapedGPerMl(ingredient)
+  const density = heaped
+    ? given('density-of', heaped.gPerMl, 'g/mL', 'estimated', heaped.source, params)
+    : given('density-of', 1 / volumePerGram(unit), 'g/mL', 'estimated', 'source.density', params)
   return product('mass-of', 'g', [ml, density], params)
 }

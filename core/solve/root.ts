@@ -10,11 +10,13 @@ export function rootBetween(f: (x: number) => number, low: number, high: number,
   let [fa, fb] = [f(a), f(b)]
   if (fa === 0) return a
   if (fb === 0) return b
-  if (!(fa * fb < 0)) throw new RangeError(`no change of sign from ${low} to ${high}: ${fa}, ${fb}`)
+  // By their signs: a product of very small values is zero.
+  if (!(Math.sign(fa) === -Math.sign(fb)))
+    throw new RangeError(`no change of sign from ${low} to ${high}: ${fa}, ${fb}`)
   let [c, fc] = [a, fa]
   let [step, before] = [b - a, b - a]
   for (let i = 0; i < MOST_TRIES; i++) {
-    if (fb * fc > 0) {
+    if (Math.sign(fb) === Math.sign(fc)) {
       ;[c, fc] = [a, fa]
       step = before = b - a
     }

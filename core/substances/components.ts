@@ -28,13 +28,16 @@ export const INDEX = Object.fromEntries(COMPONENTS.map((c, i) => [c, i])) as Rec
 
 /**
  * Beside grams a stream carries what has no mass of its own but is kept when streams are put together: the net charge
- * of its strong ions in mmol, the groups of protein and phosphate that take up acid in mmol, and the sweetness of
- * sweeteners that are no sugar in g of sucrose.
+ * of its strong ions in mmol, the groups of protein and phosphate that take up acid in mmol, the sweetness of
+ * sweeteners that are no sugar in g of sucrose, what blades freed of the bitterness of peel and pith in g of peel, and
+ * the g of lactic acid that a culture may have made less, or more, than was worked out.
  */
 export const STRONG_ION = COMPONENT_COUNT
 export const BUFFER = COMPONENT_COUNT + 1
 export const SWEET_WITHOUT_SUGAR = COMPONENT_COUNT + 2
-export const AMOUNTS_LENGTH = COMPONENT_COUNT + 3
+export const BITTER = COMPONENT_COUNT + 3
+export const LACTIC_UNSURE = COMPONENT_COUNT + 4
+export const AMOUNTS_LENGTH = COMPONENT_COUNT + 5
 
 /** Grams of each component per 100 g; water is what is left to 100. */
 export type Composition = Partial<Record<Exclude<Component, 'water'>, number>>
@@ -84,7 +87,7 @@ export const CITRIC_EQUIVALENT: Readonly<Partial<Record<Component, number>>> = O
 
 /**
  * g/mol of what lowers the freezing point or takes part in inversion. CRC Handbook; salts as potassium citrate and
- * chloride, an average from memory.
+ * chloride, an average from memory; sweeteners without sugar as erythritol, the only one taken by the gram.
  */
 export const MOLAR_MASS: Readonly<Partial<Record<Component, number>>> = {
   sucrose: 342.3,
@@ -92,6 +95,7 @@ export const MOLAR_MASS: Readonly<Partial<Record<Component, number>>> = {
   fructose: 180.16,
   lactose: 342.3,
   otherSugars: 342.3,
+  sweetener: 122.12,
   otherSolids: 60,
   ethanol: 46.07,
   carbonDioxide: 44.01,

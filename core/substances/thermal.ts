@@ -35,7 +35,8 @@ export function dissolvedFromBoilingPoint(boilsAtC: number, altitudeM: number): 
  */
 export const freezingPointC = (soluteMolPerKgWater: number): number =>
   -FREEZING.perMolal * soluteMolPerKgWater * (1 + FREEZING.bound * soluteMolPerKgWater)
-export const FREEZING = { perMolal: 1.86, bound: 0.106 } as const
+/** @property mostMolal beyond which the rule is no use: about the strength of a sucrose syrup of 65 °Bx */
+export const FREEZING = { perMolal: 1.86, bound: 0.106, mostMolal: 5.5 } as const
 
 /** Heat to boil water away, kJ/kg at 100 °C. CRC Handbook (memory). */
 export const VAPORISATION_KJ_PER_KG = 2257

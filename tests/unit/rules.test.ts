@@ -39,7 +39,7 @@ it('the number of the forms that tablets keep moves with them', () => {
     .map((e) => [e.id, z.toJSONSchema(e.reply, { unrepresentable: 'any' })])
   const sha = createHash('sha256').update(JSON.stringify(forms)).digest('hex')
   // Where this fails: put the new hash here, and count READS_FORM up.
-  expect([READS_FORM, sha.slice(0, 12)]).toEqual([2, 'a1f05a9a6bd7'])
+  expect([READS_FORM, sha.slice(0, 12)]).toEqual([3, 'f8efb9680011'])
 })
 
 type Tree = { [key: string]: string | Tree }

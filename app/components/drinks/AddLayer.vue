@@ -4,8 +4,23 @@ import type { Amount, ItemRef } from '#core/recipe'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
 
-// What is poured or stirred in; leaves, roots and fruit become a layer only after a step of their own.
-const POURED: string[] = ['juice', 'sweetener', 'water', 'acid', 'salt', 'dairy', 'plant-milk', 'aroma']
+// What is poured, stirred or laid in; dry tea, flowers, seeds and fruit become a layer only after a step of their own.
+const POURED: string[] = [
+  'juice',
+  'concentrate',
+  'brew',
+  'sweetener',
+  'water',
+  'acid',
+  'salt',
+  'dairy',
+  'plant-milk',
+  'aroma',
+  'herb',
+  'root',
+  'peel',
+]
+const LAID: string[] = ['herb', 'root', 'peel']
 const props = defineProps<{ taken: string[] }>()
 const emit = defineEmits<{ add: [item: ItemRef, amount: Amount] }>()
 const { t } = useI18n()
@@ -32,6 +47,7 @@ function firstAmount(key: string): Amount {
   const kind = catalogue.byKey.get(key)?.kind
   if (kind === 'acid' || kind === 'salt') return { value: 1, unit: 'g' }
   if (kind === 'sweetener') return { value: 20, unit: 'g' }
+  if (kind && LAID.includes(kind)) return { value: 5, unit: 'g' }
   return { value: 30, unit: 'mL' }
 }
 watch(chosen, async (key) => {

@@ -4,6 +4,7 @@ import {
   CATALOGUE,
   EXAMPLES,
   ProcessLimit,
+  bitterFlags,
   ingredientStream,
   isChoice,
   isNumber,
@@ -118,9 +119,9 @@ const tried = computed(() => {
     const keys = streams.value.flat().map((r) => r.ingredient)
     return {
       inputs,
-      result,
+      result: { ...result, flags: [...result.flags, ...bitterFlags(result.out)] },
       figures: kind.explain(given.value as never, result),
-      window: kind.window(given.value as never),
+      window: kind.window(given.value as never, inputs),
       tcs: massG(result.out) > 0 ? tcsReading(result.out, keys) : null,
       limit: null,
     }

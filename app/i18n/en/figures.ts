@@ -173,6 +173,7 @@ export const figures = {
     mean: 'Sum divided by how many there are.',
   },
   source: {
+    'cup-weight': 'Weight of a US cup, USDA FoodData Central from memory',
     bill: 'What the recipe takes, through its preps',
     freezing: 'Freezing point of the drink and heat of fusion, CRC Handbook',
     fdc: 'USDA FoodData Central, from memory',
@@ -187,7 +188,7 @@ export const figures = {
     bench: 'Bench temperature',
     poured: 'The jug out of the fridge',
     'heat-capacity': 'Bubník and Kadlec, from the drink’s make-up',
-    solubility: 'Vavrinecz 1962',
+    solubility: 'Vavrinecz 1962; other sugars by their own curves',
     slider: 'The slider under the glass',
     scale: 'From the scale',
     jug: 'From the jug',

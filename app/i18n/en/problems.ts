@@ -113,7 +113,7 @@ export const problems = {
     'cups-not-whole': '{value} cups: type a whole number.',
     'cups-too-much': '{value} cups is more than a stand pours in a day (at most {most}).',
     'sugar-more-than-water-holds':
-      '{sugarG} g dissolved is more than {waterG} g of water holds at {tempC} °C: about {holdsG} g go in, {undissolvedG} g stay on the bottom. Take less sugar or more water.',
+      '{sugarG} g of sugar is more than {waterG} g of water holds at {tempC} °C: about {holdsG} g go in, {undissolvedG} g stay on the bottom. {waterNeededG} g of water would take all of it.',
     'over-volume':
       'The other layers make {volumeMl} mL, and the drink is to be {toVolumeMl} mL: nothing is left to fill up. Take a little out, or pour a bigger drink.',
     'over-fill-line':
@@ -145,7 +145,10 @@ export const problems = {
     'brewed-too-long': '{minutes} min is past the latest, {latest} min: harsh.',
     'cools-too-slowly':
       'Cools too slowly: {to21Min} min from 57 to 21 °C, allowed {allowedMin}. Use a shallow pan, a water bath or ice. Local rules decide.',
-    'culture-not-sour': 'pH about {ph}: not sour enough yet to keep. Measure it; local rules decide.',
+    'culture-not-sour':
+      'It may still be at pH {ph} where the culture is slow, above {limit}: not surely sour enough to keep. Measure it; local rules decide.',
+    'culture-too-sour':
+      'At pH {ph} it is too sour to ferment from the start: cultures stop below about {least}. Add the sour juice afterwards.',
     'culture-range': 'Between {lowG} and {highG} g of lactic acid; cultures differ.',
     'foam-on-top': '{foamMl} mL of foam on top: let it settle before you measure.',
     'hotter-than-boiling': '{toC} °C cannot be reached: it boils at {boilsC} °C at {altitudeM} m.',
@@ -159,7 +162,13 @@ export const problems = {
     'outside-range': '{value} is outside the range this is known for, {from} to {to}: take the figure as a guess.',
     'peel-proportion': '{times} times the peel in sugar: one to two times is usual.',
     'readings-do-not-cool': 'The readings {firstC} and {secondC} °C do not move towards {surroundingsC} °C.',
-    'stream-used-up': 'There is nothing left of it.',
+    'nothing-in': 'Nothing goes in: {massG} g. Give an amount above 0.',
+    'all-sticks': '{massG} g is no more than sticks to the jar ({stuckG} g): nothing comes out. Blend more at a time.',
+    freezes: 'At {toC} °C some of it is frozen: {iceG} g of ice. It starts to freeze at {freezesC} °C.',
+    'warm-too-long':
+      'Stands warm for {minutes} min; made at room temperature it is to be at 5 °C within {allowedMin}. Cool it in the fridge or on ice. Local rules decide.',
+    'not-known-dry': 'not known: there is too little water in it',
+    'not-known-strong': 'not known: it is too strong for the rule',
     'sucrose-inverted': 'The acid splits {share} of the sugar: sweeter, and less likely to crystallise.',
     'sweetener-not-enough': '{neededG} g of sweetener are needed and there are {thereG} g.',
     'target-behind': '{target} is behind already: it is at {now} now.',

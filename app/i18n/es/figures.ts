@@ -176,6 +176,7 @@ export const figures: typeof en = {
     mean: 'La suma entre cuántos hay.',
   },
   source: {
+    'cup-weight': 'Peso de una taza de EE. UU., USDA FoodData Central de memoria',
     bill: 'Lo que toma la receta, con sus preparaciones',
     freezing: 'Punto de congelación de la bebida y calor de fusión, CRC Handbook',
     fdc: 'USDA FoodData Central, de memoria',
@@ -190,7 +191,7 @@ export const figures: typeof en = {
     bench: 'Temperatura de la mesa',
     poured: 'La jarra recién salida del refrigerador',
     'heat-capacity': 'Bubník y Kadlec, por lo que lleva la bebida',
-    solubility: 'Vavrinecz 1962',
+    solubility: 'Vavrinecz 1962; otros azúcares por su propia curva',
     slider: 'El control bajo el vaso',
     scale: 'De la báscula',
     jug: 'De la jarra',

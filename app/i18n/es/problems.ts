@@ -115,7 +115,7 @@ export const problems: typeof en = {
     'cups-not-whole': '{value} vasos: escribe un número entero.',
     'cups-too-much': '{value} vasos es más de lo que un puesto sirve en un día (máximo {most}).',
     'sugar-more-than-water-holds':
-      '{sugarG} g disueltos es más de lo que {waterG} g de agua sostienen a {tempC} °C: entran unos {holdsG} g y {undissolvedG} g se quedan en el fondo. Pon menos azúcar o más agua.',
+      '{sugarG} g de azúcar es más de lo que {waterG} g de agua disuelven a {tempC} °C: entran unos {holdsG} g y {undissolvedG} g se quedan en el fondo. Con {waterNeededG} g de agua entraría todo.',
     'over-volume':
       'Las otras capas hacen {volumeMl} mL y la bebida debe tener {toVolumeMl} mL: no queda nada por completar. Quita un poco o sirve una bebida mayor.',
     'over-fill-line':
@@ -146,7 +146,10 @@ export const problems: typeof en = {
     'brewed-too-long': '{minutes} min pasa del máximo, {latest} min: áspero.',
     'cools-too-slowly':
       'Se enfría muy lento: {to21Min} min de 57 a 21 °C, permitido {allowedMin}. Usa charola baja, baño de agua o hielo. Deciden las normas locales.',
-    'culture-not-sour': 'pH cerca de {ph}: aún no lo bastante ácido. Mídelo; deciden las normas locales.',
+    'culture-not-sour':
+      'Si el cultivo va lento aún puede estar en pH {ph}, por encima de {limit}: no es seguro que aguante. Mídelo; deciden las normas locales.',
+    'culture-too-sour':
+      'Con pH {ph} es demasiado ácido para fermentar: los cultivos paran por debajo de {least}. Añade el jugo ácido después.',
     'culture-range': 'Entre {lowG} y {highG} g de ácido láctico; los cultivos varían.',
     'foam-on-top': '{foamMl} mL de espuma: deja que baje antes de medir.',
     'hotter-than-boiling': 'No se llega a {toC} °C: hierve a {boilsC} °C a {altitudeM} m.',
@@ -160,7 +163,13 @@ export const problems: typeof en = {
     'outside-range': '{value} está fuera del rango conocido, {from} a {to}: toma la cifra como una suposición.',
     'peel-proportion': '{times} veces la cáscara en azúcar: lo usual es una a dos.',
     'readings-do-not-cool': 'Las lecturas {firstC} y {secondC} °C no se acercan a {surroundingsC} °C.',
-    'stream-used-up': 'No queda nada.',
+    'nothing-in': 'No entra nada: {massG} g. Escribe una cantidad mayor que 0.',
+    'all-sticks': '{massG} g no es más que lo que se pega a la jarra ({stuckG} g): no sale nada. Licúa más de una vez.',
+    freezes: 'A {toC} °C una parte se congela: {iceG} g de hielo. Empieza a congelarse a {freezesC} °C.',
+    'warm-too-long':
+      'Está templado {minutes} min; lo hecho a temperatura ambiente debe estar a 5 °C en {allowedMin}. Enfríalo en la nevera o con hielo. Deciden las normas locales.',
+    'not-known-dry': 'no se sabe: tiene muy poca agua',
+    'not-known-strong': 'no se sabe: es demasiado fuerte para la regla',
     'sucrose-inverted': 'El ácido parte {share} del azúcar: más dulce y menos propenso a cristalizar.',
     'sweetener-not-enough': 'Hacen falta {neededG} g de endulzante y hay {thereG} g.',
     'target-behind': '{target} ya quedó atrás: ahora está en {now}.',

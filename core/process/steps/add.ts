@@ -4,7 +4,7 @@ import { rootBetween } from '../../solve'
 import { mixed } from '../phase'
 import { massG, scaled, sweetnessG, volumeMl, waterStream, type Stream } from '../stream'
 import { defineStep, plainResult, ProcessLimit, type Flag } from '../step'
-import { undissolvedFlags } from './combine'
+import { undissolvedFlags } from './dissolve'
 
 /**
  * Milk, yogurt or coconut into a drink. Below about pH 5.2 milk protein clumps; acid slowly into cold milk, or milk
@@ -13,7 +13,8 @@ import { undissolvedFlags } from './combine'
  */
 export const addDairy = defineStep({
   op: 'addDairy',
-  mixes: true,
+  mixes: () => true,
+  takesNothing: true,
   inputs: 'many',
   endSign: 'evenly-mixed',
   holds: ['vessel'],
@@ -39,6 +40,7 @@ export const sweeten = defineStep({
   holds: ['vessel'],
   params: { toSweetness: { unit: 'g/100 mL', least: 0, most: 60 } },
   run([drink, sweetener], { toSweetness }) {
+    if (!(sweetnessG(sweetener!) > 0)) throw new ProcessLimit('sweetener-no-strength', {})
     const now = (100 * sweetnessG(drink!)) / volumeMl(drink!)
     if (toSweetness < now) throw new ProcessLimit('target-behind', { target: toSweetness, now }, 'toSweetness')
     const thereG = massG(sweetener!)
@@ -47,7 +49,6 @@ export const sweeten = defineStep({
       const s = both(grams)
       return sweetnessG(s) - (toSweetness / 100) * volumeMl(s)
     }
-    if (!(sweetnessG(sweetener!) > 0)) throw new ProcessLimit('sweetener-no-strength', {})
     if (missing(thereG) < 0) {
       const neededG = neededBeyond(missing, thereG)
       throw new ProcessLimit('sweetener-not-enough', { neededG, thereG }, 'toSweetness')
@@ -76,6 +77,7 @@ function neededBeyond(missing: (grams: number) => number, thereG: number): numbe
 export const topUp = defineStep({
   op: 'topUp',
   inputs: 2,
+  takesNothing: true,
   endSign: 'at-the-mark',
   holds: [],
   params: { gasLost: { unit: '1', least: 0, most: 1, default: 0.3, source: 'source.practice' } },
@@ -97,7 +99,8 @@ export const topUp = defineStep({
 /** A spoon of purée into the cup: it lies at the bottom until stirred; the figures are of the stirred drink. */
 export const spoonPuree = defineStep({
   op: 'spoonPuree',
-  mixes: true,
+  mixes: () => true,
+  takesNothing: true,
   inputs: 2,
   endSign: 'layered',
   holds: [],
@@ -112,6 +115,7 @@ export const spoonPuree = defineStep({
 export const garnish = defineStep({
   op: 'garnish',
   inputs: 2,
+  takesNothing: true,
   endSign: 'on-the-rim',
   holds: [],
   params: { seconds: { unit: 's', least: 0, most: 300, default: 4, source: 'source.practice' } },

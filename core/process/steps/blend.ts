@@ -1,19 +1,16 @@
 import { quotient } from '../../figures'
 import { mixed } from '../phase'
+import { BITTER } from '../../substances'
 import { massG, scaled, volumeMl } from '../stream'
-import { bitternessIndex, blenderLoads } from '../kinetics'
-import { defineStep, plainResult } from '../step'
-
-/**
- * Above this most people find it too bitter: between the trials that were liked and those that were not. Common
- * practice, no source.
- */
-const BITTER = 40
+import { bitterFreedG, blenderLoads } from '../kinetics'
+import { defineStep, plainResult, ProcessLimit } from '../step'
 
 /**
  * Blend fruit with water in as many loads as the jar takes, contents and water split evenly between them. A little of
  * each load sticks. Longer blending frees more of the liquor and leaves finer pulp, which passes a sieve; that share is
- * told, not carried on.
+ * told, not carried on. What is freed of the bitterness of peel and pith goes with it, and is judged on what is drunk.
+ * Peel and pith are those of the whole fruit in it where nobody says.
+ * @throws ProcessLimit where no more goes in than sticks to the jar
  */
 export const blend = defineStep({
   op: 'blend',
@@ -27,40 +24,38 @@ export const blend = defineStep({
     machineFactor: { unit: '1', least: 0.1, most: 5, default: 1, source: 'source.practice' },
     stuckG: { unit: 'g', least: 0, most: 1000, default: 15, source: 'source.practice' },
     loadMin: { unit: 'min', least: 0, most: 30, default: 1.5, source: 'source.practice' },
-    peelG: { unit: 'g', least: 0, most: 1e6, default: 0, source: 'source.practice', scales: true },
-    pithG: { unit: 'g', least: 0, most: 1e6, default: 0, source: 'source.practice', scales: true },
+    peelG: { unit: 'g', least: 0, most: 1e6, optional: true, scales: true },
+    pithG: { unit: 'g', least: 0, most: 1e6, optional: true, scales: true },
   },
-  run(inputs, { jarMl, fillShare, seconds, stuckG, loadMin, peelG, pithG, machineFactor }) {
-    const all = mixed(inputs)
+  run(inputs, { jarMl, fillShare, seconds, stuckG, loadMin, machineFactor, ...typed }) {
+    const together = mixed(inputs)
+    const peelG = typed.peelG ?? together.rind?.peelG ?? 0
+    const pithG = typed.pithG ?? together.rind?.pithG ?? 0
+    const amountsG = together.amountsG.slice()
+    amountsG[BITTER]! += bitterFreedG(peelG, pithG, seconds, machineFactor)
+    // What the blades have cut is whole fruit no more.
+    const all = { ...together, amountsG, rind: null }
     const mass = massG(all)
     const volume = volumeMl(all)
     const loads = blenderLoads(volume, jarMl, fillShare)
-    const lostShare = mass > 0 ? Math.min(1, (loads * stuckG) / mass) : 0
-    const index = bitternessIndex(peelG, pithG, volume / 1000, seconds, machineFactor)
+    if (loads * stuckG >= mass) throw new ProcessLimit('all-sticks', { massG: mass, stuckG: loads * stuckG })
+    const lostShare = (loads * stuckG) / mass
     return {
       ...plainResult(scaled(all, 1 - lostShare)),
       losses: lostShare > 0 ? [{ name: 'stuck', stream: scaled(all, lostShare) }] : [],
       handMin: loads * (loadMin + seconds / 60),
       cautions: ['blades'],
-      flags: index > BITTER ? [{ code: 'bitter-peel', numbers: { index } }] : [],
-      used: { volumeMl: volume, litres: volume / 1000 },
+      used: { volumeMl: volume, peelG, pithG },
     }
   },
   explain({ p, param, used, call }) {
     const volume = used('volumeMl', 'volume', 'mL')
     const loads = call('loads', '1', 'blender-loads', volume, param('jarMl'), param('fillShare'))
-    const index = call(
-      'bitterness',
-      '1',
-      'bitterness-index',
-      param('peelG'),
-      param('pithG'),
-      used('litres', 'litres', 'L'),
-      param('seconds'),
-      param('machineFactor'),
-    )
+    const peel = p.peelG === undefined ? used('peelG', 'peel-of-fruit', 'g') : param('peelG')
+    const pith = p.pithG === undefined ? used('pithG', 'pith-of-fruit', 'g') : param('pithG')
+    const freedBitter = call('bitter-freed', 'g', 'bitter-freed', peel, pith, param('seconds'), param('machineFactor'))
     const each = quotient('load-volume', 'mL', volume, loads)
     const freed = call('freed-share', '1', 'freed-share', param('seconds'), param('machineFactor'))
-    return p.peelG + p.pithG > 0 ? [loads, each, freed, index] : [loads, each, freed]
+    return peel.value + pith.value > 0 ? [loads, each, freed, freedBitter] : [loads, each, freed]
   },
 })

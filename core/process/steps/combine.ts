@@ -1,12 +1,13 @@
-import { dissolvedG, liquidWaterG, type Stream } from '../stream'
 import { mixed } from '../phase'
-import { defineStep, plainResult, type Flag } from '../step'
+import { defineStep, plainResult } from '../step'
+import { undissolvedFlags } from './dissolve'
 
 /** Puts streams together. Sugar that stays on the bottom is flagged, not refused: somebody may stir it in later. */
 export const combine = defineStep({
   op: 'combine',
-  mixes: true,
+  mixes: () => true,
   inputs: 'many',
+  takesNothing: true,
   params: {},
   endSign: 'evenly-mixed',
   holds: ['vessel'],
@@ -15,16 +16,3 @@ export const combine = defineStep({
     return { ...plainResult(out), flags: undissolvedFlags(out) }
   },
 })
-
-/** Says that sugar lies on the bottom. */
-export function undissolvedFlags(s: Stream): Flag[] {
-  if (s.undissolvedG <= 0.05) return []
-  const numbers = {
-    sugarG: dissolvedG(s) + s.undissolvedG,
-    holdsG: dissolvedG(s),
-    waterG: liquidWaterG(s),
-    undissolvedG: s.undissolvedG,
-    tempC: s.tempC,
-  }
-  return [{ code: 'sugar-more-than-water-holds', numbers }]
-}

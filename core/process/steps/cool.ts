@@ -1,6 +1,6 @@
 import { coolingMinutes, coolingRate, iceForTemperature } from '../kinetics'
 import { sucroseSaturation } from '../acidity'
-import { atTemperature, capacityJPerK, mixed } from '../phase'
+import { atTemperature, capacityJPerK, freezingPointOf, mixed } from '../phase'
 import { massG, scaled, volumeMl, type Stream } from '../stream'
 import { defineStep, plainResult, ProcessLimit, type Flag } from '../step'
 
@@ -19,16 +19,36 @@ type Place = keyof typeof PLACES
 /** Surface grows slower than volume: a pot of V litres cools by V to the minus a third. */
 const rateOf = (place: Place, litres: number): number => PLACES[place].perMin * litres ** (-1 / 3)
 
-/** FDA Food Code 3-501.14 (memory): cooked, 57 to 21 °C in 2 h and to 5 °C in 6 h in all. */
-function tooSlow(fromC: number, surroundingsC: number, rate: number): Flag[] {
-  if (fromC < 57) return []
+/** Cold enough to hold: FDA Food Code 3-501.16 (memory). */
+const COLD_C = 5
+
+/**
+ * FDA Food Code 3-501.14 (memory): cooked, 57 to 21 °C in 2 h and to 5 °C in 6 h in all; made at room temperature, or
+ * cooled from below 57 °C, to 5 °C in 4 h. By how it cools where it stands.
+ * @param untilC where this step ends
+ */
+function tooSlow(fromC: number, untilC: number, surroundingsC: number, rate: number): Flag[] {
+  if (untilC >= fromC || fromC <= COLD_C) return []
+  return fromC >= 57 ? cookedTooSlow(fromC, surroundingsC, rate) : freshTooSlow(fromC, untilC, surroundingsC, rate)
+}
+function freshTooSlow(fromC: number, untilC: number, surroundingsC: number, rate: number): Flag[] {
+  const allowedMin = 240
+  if (surroundingsC < COLD_C) {
+    const to5Min = coolingMinutes(fromC, COLD_C, surroundingsC, rate)
+    return to5Min > allowedMin ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min, allowedMin } }] : []
+  }
+  // Where it does not get cold it is moved on: the time until then counts.
+  const minutes = coolingMinutes(fromC, untilC, surroundingsC, rate)
+  return minutes > allowedMin ? [{ code: 'warm-too-long', numbers: { minutes, allowedMin } }] : []
+}
+function cookedTooSlow(fromC: number, surroundingsC: number, rate: number): Flag[] {
   const start = coolingMinutes(fromC, 57, surroundingsC, rate)
   const to21 = coolingMinutes(fromC, 21, surroundingsC, rate) - start
-  const to5 = coolingMinutes(fromC, 5, surroundingsC, rate) - start
+  const to5 = coolingMinutes(fromC, COLD_C, surroundingsC, rate) - start
   if (!Number.isFinite(to21)) return [{ code: 'too-warm-to-cool', numbers: { surroundingsC, allowedMin: 120 } }]
   if (to21 > 120) return [{ code: 'cools-too-slowly', numbers: { to21Min: to21, allowedMin: 120 } }]
   // Where it does not get down to 5 °C it is moved on; only what stands in the cold is held to the six hours.
-  return to5 > 360 && surroundingsC < 5
+  return to5 > 360 && surroundingsC < COLD_C
     ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min: to5, allowedMin: 360 } }]
     : []
 }
@@ -36,7 +56,7 @@ function tooSlow(fromC: number, surroundingsC: number, rate: number): Flag[] {
 /**
  * Cool by Newton's law: the difference to the surroundings falls by the same share each minute. The rate comes from
  * place and volume, or is fitted from two readings of your own. Never crosses its surroundings. Sugar that the cold
- * cannot hold stays in solution for a while: the flag says it may crystallise.
+ * cannot hold stays in solution for a while: the flag says it may crystallise. What freezes on the way is said.
  * @throws ProcessLimit when the target lies beyond the surroundings, or two readings do not cool
  */
 export const cool = defineStep({
@@ -66,7 +86,7 @@ export const cool = defineStep({
         'toC',
       )
     }
-    const flags = tooSlow(s!.tempC, aroundC, rate)
+    const flags = [...tooSlow(s!.tempC, p.toC, aroundC, rate), ...frozenFlags(s!, p.toC)]
     const saturation = sucroseSaturation(s!, p.toC)
     if (saturation > 1) flags.push({ code: 'may-crystallise', numbers: { times: saturation, tempC: p.toC } })
     return {
@@ -98,6 +118,13 @@ export const cool = defineStep({
   },
 })
 
+/** Says that some of it freezes, and at what temperature that begins. */
+export function frozenFlags(s: Stream, toC: number): Flag[] {
+  const { iceG } = atTemperature(s, toC)
+  return iceG > s.iceG + FROZEN_G ? [{ code: 'freezes', numbers: { freezesC: freezingPointOf(s), toC, iceG } }] : []
+}
+const FROZEN_G = 0.05
+
 function coolingOf(
   s: Stream,
   p: { place: Place; surroundingsC?: number; firstC?: number; secondC?: number; betweenMin?: number },
@@ -106,7 +133,7 @@ function coolingOf(
   if (p.firstC === undefined || p.secondC === undefined || p.betweenMin === undefined)
     return { aroundC, rate: rateOf(p.place, Math.max(0.05, volumeMl(s) / 1000)) }
   const rate = coolingRate(p.firstC, p.secondC, aroundC, p.betweenMin)
-  if (!(rate > 0))
+  if (!(rate > 0 && Number.isFinite(rate)))
     throw new ProcessLimit(
       'readings-do-not-cool',
       { firstC: p.firstC, secondC: p.secondC, surroundingsC: aroundC },

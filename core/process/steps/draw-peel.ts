@@ -1,7 +1,7 @@
 import { COMPONENT_COUNT, INDEX } from '../../substances'
 import { firstOrderShare } from '../kinetics'
 import { mixed } from '../phase'
-import { massG, minus, type Stream } from '../stream'
+import { liquid, massG, minus, type Stream } from '../stream'
 import { product, type Figure } from '../../figures'
 import { defineStep, plainResult, type Explain, type StepResult } from '../step'
 
@@ -16,11 +16,13 @@ interface Lying {
  */
 function drawn([peel, by]: readonly Stream[], { hours, halfH, most }: Lying): StepResult<{ share: number }> {
   const share = most * firstOrderShare(hours, halfH)
-  const amountsG = peel!.amountsG.map((a, i) => (i >= COMPONENT_COUNT || i !== INDEX.fibre ? a * share : 0))
-  const liquor = { amountsG, tempC: peel!.tempC, undissolvedG: 0, iceG: 0 }
+  const liquor = liquid(
+    peel!.amountsG.map((a, i) => (i >= COMPONENT_COUNT || i !== INDEX.fibre ? a * share : 0)),
+    peel!.tempC,
+  )
   return {
     ...plainResult(mixed([by!, liquor])),
-    byProducts: [{ name: 'spent-peel', stream: minus(peel!, liquor) }],
+    byProducts: [{ name: 'spent-peel', stream: { ...minus(peel!, liquor), rind: null } }],
     handMin: 2,
     waitMin: hours * 60,
     used: { share },
@@ -54,7 +56,8 @@ export const peelSugar = defineStep({
   endSign: 'wet-and-fragrant',
   holds: ['vessel'],
   params: SUGAR_PARAMS,
-  window: () => [60, 1440],
+  // An hour to a day, at the usual half time.
+  window: ({ halfH }) => [40 * halfH, 960 * halfH],
   run(inputs, p) {
     const result = drawn(inputs, p)
     const times = massG(inputs[1]!) / massG(inputs[0]!)
@@ -78,7 +81,7 @@ export const peelAcid = defineStep({
     halfH: { ...PEEL.halfH, default: 0.5 },
     most: { unit: '1', least: 0.05, most: 0.9, default: 0.4, source: 'source.practice' },
   },
-  window: () => [30, 240],
+  window: ({ halfH }) => [60 * halfH, 480 * halfH],
   run: (inputs, p) => ({ ...drawn(inputs, p), cautions: ['weigh-acid', 'wash-produce'] }),
   explain: (of) => [shareDrawn(of)],
 })

@@ -1,23 +1,62 @@
 import { boilingPointC } from '../../substances'
+import type { Figure } from '../../figures'
 import { minutesToHeat } from '../kinetics'
 import { inverted } from '../inversion'
 import { mixed, settled } from '../phase'
 import { dissolvedPercentOf, heatCapacityOf, massG, type Stream } from '../stream'
-import { CARRIERS, defineStep, plainResult, ProcessLimit, type Specs } from '../step'
+import {
+  CARRIERS,
+  defineStep,
+  plainResult,
+  ProcessLimit,
+  type Carrier,
+  type Explain,
+  type Filled,
+  type Specs,
+} from '../step'
 
 /**
- * What every step on the stove asks: an electric hob of 1800 W gives about half of it to the pot. Common practice, no
+ * What every step that heats asks. An electric hob of 1800 W gives about half of it to the pot. A microwave oven is
+ * named by what it gives to a litre of water (IEC 60705); the wall gives some 1.7 times that. Common practice, no
  * source.
  */
 export const BURNER = {
+  heater: { choices: ['burner', 'microwave'], default: 'burner', source: 'source.practice' },
   burnerW: { unit: 'W', least: 50, most: 30000, default: 1800, source: 'source.practice' },
   efficiency: { unit: '1', least: 0.05, most: 1, default: 0.5, source: 'source.practice' },
+  microwaveW: { unit: 'W', least: 50, most: 30000, default: 800, source: 'source.practice', model: [300, 3000] },
   altitudeM: { unit: 'm', least: -400, most: 5000, default: 0, source: 'source.sea-level', model: [-400, 4000] },
   energy: { choices: CARRIERS, default: 'electricity', source: 'source.practice' },
 } as const satisfies Specs
 
+/** Share of what a microwave oven draws that reaches the food. Common practice, no source. */
+const MICROWAVE_EFFICIENCY = 0.6
+/** W of the appliance, and the share of it that reaches the food. */
+export interface Power {
+  drawnW: number
+  share: number
+  carrier: Carrier
+}
+export const powerOf = (p: Filled<typeof BURNER>): Power =>
+  p.heater === 'microwave'
+    ? { drawnW: p.microwaveW / MICROWAVE_EFFICIENCY, share: MICROWAVE_EFFICIENCY, carrier: 'electricity' }
+    : { drawnW: p.burnerW, share: p.efficiency, carrier: p.energy }
+
 /** kJ at the appliance for some minutes at full power. */
-export const burnerKj = (minutes: number, burnerW: number): number => (minutes * 60 * burnerW) / 1000
+export const applianceKj = (minutes: number, drawnW: number): number => (minutes * 60 * drawnW) / 1000
+
+/** Power and its share as a formula asks for them: typed for a burner, worked out for a microwave oven. */
+export const powerFigures = <S extends typeof BURNER>({
+  p,
+  param,
+  used,
+}: Pick<Explain<S, { drawnW: number; share: number }>, 'param' | 'used'> & { p: { heater: string } }): [
+  Figure,
+  Figure,
+] =>
+  p.heater === 'microwave'
+    ? [used('drawnW', 'power-drawn', 'W'), used('share', 'share-into-food', '1')]
+    : [param('burnerW'), param('efficiency')]
 
 /**
  * Heat on a burner to a temperature and hold it there. Sugar dissolves as far as the hot water takes it; in an acid
@@ -33,27 +72,29 @@ export const heat = defineStep({
     holdMin: { unit: 'min', least: 0, most: 600, default: 0, source: 'source.practice' },
     ...BURNER,
   },
-  run(inputs, { toC, holdMin, burnerW, efficiency, altitudeM, energy }) {
+  run(inputs, p) {
+    const { toC, holdMin, altitudeM } = p
+    const { drawnW, share, carrier } = powerOf(p)
     const cold = mixed(inputs)
-    const warm = settled(cold.amountsG, Math.max(toC, cold.tempC))
+    const warm = settled(cold.amountsG, Math.max(toC, cold.tempC), 0, cold.crystals)
     const dissolvedPercent = dissolvedPercentOf(warm)
     const boilsC = boilingPointC(dissolvedPercent, altitudeM)
     if (toC > boilsC + 0.05) throw new ProcessLimit('hotter-than-boiling', { toC, boilsC, altitudeM }, 'toC')
-    const used = { ...warming(cold), dissolvedPercent }
-    const minutes = minutesToHeat(used.massG, used.cp, used.fromC, toC, burnerW, efficiency, used.iceG)
+    const used = { ...warming(cold), dissolvedPercent, drawnW, share }
+    const minutes = minutesToHeat(used.massG, used.cp, used.fromC, toC, drawnW, share, used.iceG)
     const hot = inverted(warm, holdMin)
     return {
       ...plainResult(hot.stream),
       handMin: 1,
       waitMin: minutes + holdMin,
-      energyKj: burnerKj(minutes, burnerW),
-      carrier: energy,
-      cautions: hotCautions(hot.stream),
+      energyKj: applianceKj(minutes, drawnW),
+      carrier,
+      cautions: hotCautions(hot.stream, p.heater),
       flags: hot.share > 0.02 ? [{ code: 'sucrose-inverted', numbers: { share: hot.share } }] : [],
       used,
     }
   },
-  explain: ({ n, used, param, call }) => [
+  explain: ({ p, n, used, param, call }) => [
     call(
       'minutes-to-heat',
       'min',
@@ -62,8 +103,7 @@ export const heat = defineStep({
       used('cp', 'heat-capacity', 'kJ/(kg K)'),
       used('fromC', 'temperature', '°C'),
       param('toC'),
-      param('burnerW'),
-      param('efficiency'),
+      ...powerFigures({ p, used, param }),
       ...(n.iceG > 0 ? [used('iceG', 'ice', 'g')] : []),
     ),
     call(
@@ -84,5 +124,7 @@ export const warming = (cold: Stream) => ({
   iceG: cold.iceG,
 })
 
-export const hotCautions = (s: Stream): string[] =>
-  s.tempC >= 60 ? [dissolvedPercentOf(s) > 20 ? 'hot-sugar' : 'hot-liquid'] : []
+export const hotCautions = (s: Stream, heater = 'burner'): string[] =>
+  s.tempC >= 60
+    ? [dissolvedPercentOf(s) > 20 ? 'hot-sugar' : 'hot-liquid', ...(heater === 'microwave' ? ['boils-over'] : [])]
+    : []

@@ -2,7 +2,7 @@ import { rootBetween } from '../../solve'
 import { massG, scaled, volumeMl, type Stream } from '../stream'
 import { mixed, mixedVolume } from '../phase'
 import { defineStep, ProcessLimit, plainResult } from '../step'
-import { undissolvedFlags } from './combine'
+import { undissolvedFlags } from './dissolve'
 
 /**
  * Makes the concentrate up to a volume: the last input is poured in until the mixture, not the sum of its parts, has
@@ -11,7 +11,8 @@ import { undissolvedFlags } from './combine'
  */
 export const makeUp = defineStep({
   op: 'makeUp',
-  mixes: true,
+  mixes: () => true,
+  takesNothing: true,
   inputs: 'many',
   endSign: 'at-the-mark',
   holds: ['vessel'],
@@ -22,7 +23,7 @@ export const makeUp = defineStep({
   run(inputs, { toVolumeMl, vesselMl }) {
     const filler = inputs[inputs.length - 1]!
     const thereG = massG(filler)
-    if (thereG <= 0) throw new ProcessLimit('filler-empty', {})
+    if (!(thereG > TOLERANCE_G)) throw new ProcessLimit('filler-empty', {})
     const wantedG = fillerG(inputs, toVolumeMl)
     const usedG = wantedG > thereG && wantedG < thereG + TOLERANCE_G ? thereG : Math.min(wantedG, thereG)
     const out = mixed([...inputs.slice(0, -1), scaled(filler, usedG / thereG)])

@@ -1,4 +1,4 @@
-import { liquorG, liquorPart, massG, minus } from '../stream'
+import { fleshOf, liquorG, liquorPart, massG, minus } from '../stream'
 import { defineStep, plainResult, ProcessLimit } from '../step'
 
 /** Juice that stays on the reamer, in the sieve and on the jug, as a share of the juice. Common practice, no source. */
@@ -9,7 +9,8 @@ export const stuckG = (juiceG: number, leftG: number): number => Math.min(juiceG
 
 /**
  * Ream, press or juicer: draws `juiceG` of liquor out of the fruit. The pulp keeps the fibre, the fat and the rest of
- * the liquor; a little juice sticks to the tools. The liquor of a fruit is taken as uniform.
+ * the liquor; a little juice sticks to the tools. The liquor of the flesh is taken as uniform; peel and pith give some
+ * only where more juice came than the flesh holds, as from a juicer that takes the fruit whole.
  */
 export const press = defineStep({
   op: 'press',
@@ -27,10 +28,12 @@ export const press = defineStep({
     if (juiceG > mass) throw new ProcessLimit('juice-heavier-than-fruit', { juiceG, fruitG: mass }, 'juiceG')
     if (juiceG > liquor)
       throw new ProcessLimit('juice-more-than-liquor', { juiceG, liquorG: liquor, fruitG: mass }, 'juiceG')
-    const juice = liquorPart(fruit!, juiceG / liquor)
     const lostG = stuckG(juiceG, liquor - juiceG)
-    const stuck = liquorPart(fruit!, lostG / liquor)
-    const pulp = minus(minus(fruit!, juice), stuck)
+    const flesh = fleshOf(fruit!)
+    const from = juiceG + lostG <= liquorG(flesh) ? flesh : fruit!
+    const juice = liquorPart(from, juiceG / liquorG(from))
+    const stuck = liquorPart(from, lostG / liquorG(from))
+    const pulp = { ...minus(minus(fruit!, juice), stuck), rind: from === flesh ? fruit!.rind : null }
     return {
       ...plainResult(juice),
       byProducts: [{ name: 'pulp', stream: pulp }],

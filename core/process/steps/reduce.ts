@@ -1,12 +1,23 @@
-import { INDEX, boilingPointC, brixReading } from '../../substances'
+import { INDEX, boilingPointC, brixReading, dissolvedFromBoilingPoint, dissolvedFromReading } from '../../substances'
 import { product } from '../../figures'
 import { minutesToBoilAway, minutesToHeat } from '../kinetics'
 import { inverted } from '../inversion'
-import { rootBetween } from '../../solve'
+import { rootNear } from '../../solve'
 import { atTemperature, mixed, settled } from '../phase'
-import { acidG, dissolvedPercentOf, liquorG, massG, volumeMl, waterG, waterStream, type Stream } from '../stream'
-import { defineStep, plainResult, ProcessLimit, type Carrier, type Flag } from '../step'
-import { BURNER, burnerKj, hotCautions, warming } from './heat'
+import {
+  acidG,
+  dissolvedG,
+  dissolvedPercentOf,
+  liquidWaterG,
+  liquorG,
+  massG,
+  volumeMl,
+  waterG,
+  waterStream,
+  type Stream,
+} from '../stream'
+import { defineStep, plainResult, ProcessLimit, type Filled, type Flag } from '../step'
+import { BURNER, applianceKj, hotCautions, powerFigures, powerOf, warming } from './heat'
 
 /** °Bx of a stream as a refractometer would read it. */
 export const brixOf = (s: Stream): number =>
@@ -15,22 +26,18 @@ export const brixOf = (s: Stream): number =>
 function lessWater(s: Stream, goneG: number, tempC: number): Stream {
   const amountsG = s.amountsG.slice()
   amountsG[INDEX.water]! -= goneG
-  return settled(amountsG, tempC)
+  return settled(amountsG, tempC, 0, s.crystals)
 }
 
 /**
- * Boils `goneG` of water off on a burner: the way up, the boil, what the acid does meanwhile, and the steam as a loss.
+ * Boils `goneG` of water off: the way up, the boil, what the acid does meanwhile, and the steam as a loss.
  */
-function boiledDown(
-  cold: Stream,
-  goneG: number,
-  p: { burnerW: number; efficiency: number; altitudeM: number; energy: Carrier },
-  minutesOnTop = 0,
-) {
-  const startC = boilingPointC(dissolvedPercentOf(settled(cold.amountsG, HOT_C)), p.altitudeM)
+function boiledDown(cold: Stream, goneG: number, p: Filled<typeof BURNER>, minutesOnTop = 0) {
+  const startC = boilingPointC(dissolvedPercentOf(settled(cold.amountsG, HOT_C, 0, cold.crystals)), p.altitudeM)
   const { massG: grams, cp, fromC, iceG } = warming(cold)
-  const up = minutesToHeat(grams, cp, fromC, startC, p.burnerW, p.efficiency, iceG)
-  const boiling = minutesToBoilAway(goneG, p.burnerW, p.efficiency)
+  const { drawnW, share: into, carrier } = powerOf(p)
+  const up = minutesToHeat(grams, cp, fromC, startC, drawnW, into, iceG)
+  const boiling = minutesToBoilAway(goneG, drawnW, into)
   const away = Math.max(minutesOnTop, boiling)
   const thick = lessWater(cold, goneG, startC)
   const dissolvedPercent = Math.min(MOST_PERCENT, dissolvedPercentOf(thick))
@@ -45,11 +52,11 @@ function boiledDown(
     losses: goneG > 0 ? [{ name: 'steam', stream: waterStream(goneG, 100) }] : [],
     handMin: 2 + away * 0.1,
     waitMin: up + away,
-    energyKj: burnerKj(up + boiling, p.burnerW),
-    carrier: p.energy,
-    cautions: [...hotCautions(stream), 'steam'],
+    energyKj: applianceKj(up + boiling, drawnW),
+    carrier,
+    cautions: [...hotCautions(stream, p.heater), 'steam'],
     flags,
-    used: { goneG, dissolvedPercent },
+    used: { goneG, dissolvedPercent, drawnW, share: into },
   }
 }
 /** Sugar goes in hot: the solubility curve ends here. */
@@ -57,27 +64,59 @@ const HOT_C = 80
 /** Beyond this the boiling point is no use any more. */
 const MOST_PERCENT = 95
 
-/**
- * g of water to lose so that `rest` of what is left is zero: from nothing to nearly all of it.
- * @returns null where it never is
- */
-function waterFor(s: Stream, rest: (goneG: number) => number): number | null {
-  const most = MOST_GONE * waterG(s)
-  const [first, last] = [rest(0), rest(most)]
-  if (Math.abs(first) < 1e-9) return 0
-  return first * last < 0 ? rootBetween(rest, 0, most, 1e-4) : null
-}
+/** Nearly all of the water: beyond, it burns. */
 const MOST_GONE = 0.999
+/** The whole boil is tried at most so often for one target. */
+export const MOST_TRIES = 7
 
-/**
- * What a target is read as. Crystals that fall out in a very thick syrup count as dissolved: it is read while it boils.
- */
-const READ: Record<'mass' | 'volume' | 'brix' | 'boiling', (s: Stream, altitudeM: number) => number> = {
+type By = 'mass' | 'volume' | 'brix' | 'boiling'
+/** What a target is read as, once it has boiled. */
+const READ: Record<By, (s: Stream, altitudeM: number) => number> = {
   mass: massG,
   volume: volumeMl,
-  brix: (s) => brixOf({ ...s, undissolvedG: 0 }),
-  boiling: (s, altitudeM) => boilingPointC(Math.min(99, dissolvedPercentOf({ ...s, undissolvedG: 0 })), altitudeM),
+  brix: brixOf,
+  boiling: (s, altitudeM) => boilingPointC(Math.min(99, dissolvedPercentOf(s)), altitudeM),
 }
+
+/**
+ * A reading turned into what falls nearly evenly with the water: water to solids, where it rises ever faster as it gets
+ * thick.
+ */
+const STRAIGHT: Record<By, (reading: number, altitudeM: number) => number> = {
+  mass: (g) => g,
+  volume: (ml) => ml,
+  brix: (bx) => (100 - bx) / bx,
+  boiling: (tempC, altitudeM) => 1 / (tempC - boilingPointC(0, altitudeM)),
+}
+
+/** Density of hot water, g/mL: what a mL of volume weighs that boils away. */
+const HOT_WATER_G_PER_ML = 0.96
+
+/** g of water that go for a target, without what acid does to the sugar meanwhile: close, and worked out at once. */
+function guessedGone(s: Stream, by: By, target: number, altitudeM: number): number {
+  if (by === 'mass') return massG(s) - target
+  if (by === 'volume') return (volumeMl(s) - target) * HOT_WATER_G_PER_ML
+  const solids = dissolvedG(s) + s.undissolvedG
+  const percent =
+    by === 'brix'
+      ? dissolvedFromReading(target, (target * acidG(s)) / solids)
+      : dissolvedFromBoilingPoint(target, altitudeM)
+  return liquidWaterG(s) - (solids * (100 - percent)) / percent
+}
+
+/**
+ * g of water to lose for a target; null where it cannot be reached. What acid does to the sugar on the way takes up
+ * water too, so the whole boil is tried, from a guess that is close.
+ */
+function waterFor(s: Stream, by: By, target: number, now: number, power: Filled<typeof BURNER>): number | null {
+  const straight = (reading: number): number => STRAIGHT[by](reading, power.altitudeM)
+  const wanted = straight(target)
+  const off = (gone: number): number => straight(READ[by](boiledDown(s, gone, power).out, power.altitudeM)) - wanted
+  const guess = guessedGone(s, by, target, power.altitudeM)
+  const known = { x: 0, y: straight(now) - wanted }
+  return rootNear(off, guess, known, [0, MOST_GONE * waterG(s)], TOLERANCE * Math.abs(wanted), MOST_TRIES)
+}
+const TOLERANCE = 1e-6
 
 /**
  * Reduce by boiling: to a mass, a volume (measured hot, at its boiling point), a Brix reading (of a drop cooled to 20
@@ -94,30 +133,28 @@ export const reduce = defineStep({
     target: { unit: '1', least: 0, most: 1e7, scales: { with: 'by', is: ['mass', 'volume'] } },
     ...BURNER,
   },
-  run(inputs, { by, target, ...burner }) {
+  run(inputs, { by, target, ...power }) {
     const s = mixed(inputs)
-    const now = READ[by](s, burner.altitudeM)
+    const now = READ[by](s, power.altitudeM)
     const falls = by === 'mass' || by === 'volume'
     if (falls ? target > now + 1e-9 : target < now - 1e-9)
       throw new ProcessLimit('target-behind', { target, now }, 'target')
     const dryG = massG(s) - waterG(s)
     if (by === 'mass' && target <= dryG)
       throw new ProcessLimit('more-than-the-water', { target, least: dryG }, 'target')
-    // What acid does to the sugar on the way takes up water too, so the whole boil is tried for each amount.
-    const off = (gone: number): number => READ[by](boiledDown(s, gone, burner).out, burner.altitudeM) - target
-    const goneG = by === 'mass' ? massG(s) - target : waterFor(s, off)
+    if (Math.abs(target - now) <= 1e-9) return boiledDown(s, 0, power)
+    const goneG = by === 'mass' ? massG(s) - target : waterFor(s, by, target, now, power)
     if (goneG === null || goneG > MOST_GONE * waterG(s))
       throw new ProcessLimit('target-out-of-reach', { target, now }, 'target')
-    return boiledDown(s, goneG, burner)
+    return boiledDown(s, goneG, power)
   },
-  explain: ({ param, used, call }) => [
+  explain: ({ p, param, used, call }) => [
     call(
       'minutes-to-boil-away',
       'min',
       'minutes-to-boil-away',
       used('goneG', 'water-gone', 'g'),
-      param('burnerW'),
-      param('efficiency'),
+      ...powerFigures({ p, used, param }),
     ),
     call(
       'boiling-point',
@@ -144,12 +181,12 @@ export const simmer = defineStep({
     steamGPerMin: { unit: 'g/min', least: 0, most: 2000, default: 10, source: 'source.practice', model: [0, 60] },
     ...BURNER,
   },
-  run(inputs, { minutes, steamGPerMin, ...burner }) {
+  run(inputs, { minutes, steamGPerMin, ...power }) {
     const s = mixed(inputs)
     const goneG = minutes * steamGPerMin
     if (goneG >= 0.999 * waterG(s))
       throw new ProcessLimit('boils-dry', { goneG, waterG: waterG(s), minutes: waterG(s) / steamGPerMin }, 'minutes')
-    return boiledDown(s, goneG, burner, minutes)
+    return boiledDown(s, goneG, power, minutes)
   },
   explain: ({ param }) => [product('water-gone', 'g', [param('minutes'), param('steamGPerMin')])],
 })

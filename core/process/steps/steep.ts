@@ -2,7 +2,7 @@ import { INFUSION, halfTimeAt, shareDrawn } from '../kinetics'
 import { product, type Figure } from '../../figures'
 import { mixed, settled } from '../phase'
 import { liquorG, liquorPart, massG, minus, type Stream } from '../stream'
-import { defineStep, plainResult, ProcessLimit, type Explain, type Filled, type StepResult } from '../step'
+import { defineStep, plainResult, ProcessLimit, type Explain, type Filled, type StepResult, type Window } from '../step'
 
 type Infused = { tempC: number; solidG: number }
 
@@ -18,7 +18,7 @@ function infused(
   const share = shareDrawn(p.minutes, p.halfMin, tempC, p.most)
   const drawn = liquorPart(solid!, share)
   const brew = mixed([water!, drawn])
-  const liquor = settled(brew.amountsG, water!.tempC)
+  const liquor = settled(brew.amountsG, water!.tempC, brew.iceG, brew.crystals)
   const heldG = Math.min(massG(solid!) * p.heldGPerG, liquorG(liquor))
   if (heldG >= liquorG(liquor))
     throw new ProcessLimit('all-is-held', { heldG: massG(solid!) * p.heldGPerG, liquorG: liquorG(liquor) })
@@ -49,6 +49,18 @@ const BREW = params(2, 0.95, 3, [0.5, 10], [2, 6])
 const HOT_C = 60
 /** Leaf that has lain for more half times than this is harsh. Common practice, no source. */
 const LATEST_HALF_TIMES = 3
+/** After so many half times all of it is out. */
+const LATEST_STEEP = 6
+
+/** Half time in minutes in water of this temperature. */
+const halfTimeIn = (water: Stream, halfMin: number): number =>
+  halfTimeAt(halfMin, INFUSION.atC, Math.min(100, water.tempC), INFUSION.fasterPer10K)
+
+/** From one half time, as long as it is in that water, to the last that is any use. */
+function inHalfTimes({ halfMin }: { halfMin: number }, inputs: readonly Stream[], latest: number): Window {
+  const half = halfTimeIn(inputs[1]!, halfMin)
+  return [half, latest * half]
+}
 
 const result = (inputs: readonly Stream[], p: Filled<typeof STEEP>): StepResult<Infused> => {
   const { out, spent, used } = infused(inputs, p)
@@ -85,7 +97,7 @@ export const steep = defineStep({
   endSign: 'tastes-right',
   holds: ['vessel'],
   params: STEEP,
-  window: ({ halfMin }) => [halfMin, 6 * halfMin],
+  window: (p, inputs) => inHalfTimes(p, inputs, LATEST_STEEP),
   explain,
   run(inputs, p) {
     const steeped = result(inputs, p)
@@ -107,12 +119,11 @@ export const brew = defineStep({
   endSign: 'time-is-up',
   holds: ['vessel'],
   params: BREW,
-  window: ({ halfMin }) => [halfMin, LATEST_HALF_TIMES * halfMin],
+  window: (p, inputs) => inHalfTimes(p, inputs, LATEST_HALF_TIMES),
   explain,
   run(inputs, p) {
     const brewed = result(inputs, p)
-    const latest =
-      LATEST_HALF_TIMES * halfTimeAt(p.halfMin, INFUSION.atC, Math.min(100, inputs[1]!.tempC), INFUSION.fasterPer10K)
+    const latest = LATEST_HALF_TIMES * halfTimeIn(inputs[1]!, p.halfMin)
     return {
       ...brewed,
       cautions: [...brewed.cautions, 'caffeine'],

@@ -68,6 +68,27 @@ export const DAIRY: readonly IngredientData[] = [
     cautions: ['tcs'],
   },
   {
+    key: 'sweetened-coconut-cream',
+    kind: 'plant-milk',
+    source: 'source.makers-label',
+    composition: { sucrose: 50, glucose: 1.5, fructose: 0.5, otherSolids: 1.2, protein: 1.2, fat: 16.5, fibre: 0.5 },
+    cautions: ['tcs'],
+  },
+  {
+    key: 'sweetened-coconut-milk',
+    kind: 'plant-milk',
+    source: 'source.makers-label',
+    composition: { sucrose: 12, glucose: 0.6, otherSolids: 0.8, protein: 1.4, fat: 12, fibre: 0.4 },
+    cautions: ['tcs'],
+  },
+  {
+    key: 'condensed-coconut-milk',
+    kind: 'plant-milk',
+    source: 'source.makers-label',
+    composition: { sucrose: 44, glucose: 1, otherSolids: 1.8, protein: 2.2, fat: 14, fibre: 0.6 },
+    cautions: ['tcs'],
+  },
+  {
     key: 'oat-drink',
     kind: 'plant-milk',
     source: 'source.makers-label',

@@ -1,4 +1,5 @@
 import { JUICES } from './juices'
+import { OUTER } from './peels'
 import type { IngredientData } from './types'
 
 const FDC = 'source.fdc'
@@ -12,11 +13,12 @@ const fruit = (juice: string, insolubleShare: number, juiceShare: number, source
 })
 const juiceOf = (key: string) => JUICES.find((j) => j.key === key)!.composition
 
-/** Fruit as purchased. Its liquor is taken as uniform, so what a press leaves behind has the juice's composition. */
+/** Fruit as purchased: the liquor of its flesh is its juice; peel and pith around it are what they are. */
 export const FRUIT: readonly IngredientData[] = (
   [
     ['lemon', fruit('lemon-juice', 0.06, 0.43, AH102)],
     ['lime', fruit('lime-juice', 0.06, 0.47, AH102)],
+    ['small-lime', fruit('small-lime-juice', 0.06, 0.4, PRACTICE)],
     ['orange', fruit('orange-juice', 0.05, 0.5, AH102)],
     ['grapefruit', fruit('grapefruit-juice', 0.05, 0.45, PRACTICE)],
     ['mandarin', fruit('mandarin-juice', 0.05, 0.45, PRACTICE)],
@@ -56,4 +58,10 @@ export const FRUIT: readonly IngredientData[] = (
     ['tamarind', fruit('tamarind-pulp', 0.3, 0.4, PRACTICE)],
     ['sugarcane', fruit('sugarcane-juice', 0.12, 0.5, PRACTICE)],
   ] as const
-).map(([key, f]) => ({ key, kind: 'fruit', source: FDC, composition: juiceOf(f.juice), fruit: f }))
+).map(([key, f]) => ({
+  key,
+  kind: 'fruit',
+  source: FDC,
+  composition: juiceOf(f.juice),
+  fruit: { ...f, ...(OUTER[key] ? { outer: OUTER[key] } : {}) },
+}))

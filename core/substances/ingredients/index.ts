@@ -1,8 +1,10 @@
 import { BASICS } from './basics'
+import { BREWS } from './brews'
 import { DAIRY } from './dairy'
 import { FACTS } from './facts'
 import { FRUIT } from './fruit'
 import { JUICES } from './juices'
+import { PEELS } from './peels'
 import { PLANTS } from './plants'
 import { SWEETENERS } from './sweeteners'
 import type { IngredientData } from './types'
@@ -10,6 +12,7 @@ import type { IngredientData } from './types'
 export * from './types'
 export * from './facts'
 export * from './own'
+export * from './bulk'
 
 /**
  * An ingredient with what is usual of it: the middle of its pH (of its juice, where it is fruit), the weight of a cup.
@@ -24,5 +27,8 @@ function withUsual(ingredient: IngredientData): IngredientData {
 
 /** Every ingredient that ships with Olvex, by key. */
 export const INGREDIENTS: ReadonlyMap<string, IngredientData> = new Map(
-  [...FRUIT, ...JUICES, ...SWEETENERS, ...DAIRY, ...BASICS, ...PLANTS].map((i) => [i.key, withUsual(i)]),
+  [...FRUIT, ...JUICES, ...SWEETENERS, ...DAIRY, ...BASICS, ...PLANTS, ...PEELS, ...BREWS].map((i) => [
+    i.key,
+    withUsual(i),
+  ]),
 )

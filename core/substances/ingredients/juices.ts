@@ -47,6 +47,25 @@ export const JUICES: readonly IngredientData[] = [
     },
   },
   {
+    // Small-fruited limes are sourer than the large seedless kind. From memory of handbooks of citrus.
+    key: 'small-lime-juice',
+    kind: 'juice',
+    source: PRACTICE,
+    cautions: ['keep-cold'],
+    composition: {
+      sucrose: 0.4,
+      glucose: 0.5,
+      fructose: 0.5,
+      citric: 6.6,
+      malic: 0.2,
+      ascorbic: 0.03,
+      otherSolids: 0.55,
+      protein: 0.45,
+      fat: 0.1,
+      fibre: 0.1,
+    },
+  },
+  {
     key: 'orange-juice',
     kind: 'juice',
     source: FDC,

@@ -55,6 +55,18 @@ export const PLANTS: readonly IngredientData[] = [
     composition: { glucose: 1, fructose: 1, otherSolids: 4, fibre: 12 },
   },
   {
+    key: 'ginger-root',
+    kind: 'root',
+    source: FDC,
+    composition: { glucose: 0.9, fructose: 0.8, otherSolids: 2.5, fat: 0.75, fibre: 14 },
+  },
+  {
+    key: 'turmeric-root',
+    kind: 'root',
+    source: PRACTICE,
+    composition: { sucrose: 0.7, glucose: 0.5, fructose: 0.4, otherSolids: 2.5, fat: 0.7, fibre: 13 },
+  },
+  {
     key: 'galangal',
     kind: 'root',
     source: PRACTICE,

@@ -18,6 +18,9 @@ export const INGREDIENT_KINDS = [
   'seed',
   'grain',
   'aroma',
+  'peel',
+  'concentrate',
+  'brew',
 ] as const
 export type IngredientKind = (typeof INGREDIENT_KINDS)[number]
 
@@ -52,6 +55,8 @@ export interface IngredientData {
     juice: string
     /** g insoluble per g as purchased: what no press turns into juice. From memory, rounded. */
     insolubleShare: number
+    /** shares of peel and pith by mass, and what both are made of; none where nobody has said */
+    outer?: { peel: number; pith: number; composition: Composition }
     handbook: Handbook
   }
   /** how sweet a gram is against sucrose, where it is not a sugar; the strength of a product is on its label */
@@ -65,3 +70,9 @@ export interface IngredientData {
   /** codes of what to mind with it, such as `potable` where it is not boiled afterwards */
   cautions?: readonly Caution[]
 }
+
+/** g of water in 100 g below which a sweetener is a powder or crystals; syrups and honeys have more. */
+const DRY_BELOW_G = 15
+/** A sweetener that comes dry, by the water in it. */
+export const isDrySweetener = ({ kind, composition }: Pick<IngredientData, 'kind' | 'composition'>): boolean =>
+  kind === 'sweetener' && 100 - Object.values(composition).reduce((sum, g) => sum + g, 0) < DRY_BELOW_G
