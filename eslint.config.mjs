@@ -32,6 +32,21 @@ const modelCallsHaveTransaction = {
   },
 }
 
+const DAYS = 'A day is that of the stand: take it from core/time, never from the text or the machine’s own clock.'
+/** A day cut out of an instant's text, a time put behind a day, parts of a date in the machine's or Greenwich's zone. */
+const noDayFromText = {
+  'no-restricted-syntax': [
+    'error',
+    ...[
+      'CallExpression[callee.property.name=/^(slice|substring|substr)$/][arguments.0.value=0][arguments.1.value=10]',
+      'CallExpression[callee.property.name="split"][arguments.0.value="T"]',
+      'TemplateElement[value.raw=/^T\\d\\d:/]',
+      'CallExpression[callee.property.name=/^[gs]et(UTC)?(Date|Day|Month|FullYear|Hours)$/]',
+      'CallExpression[callee.property.name=/^toLocale(Date|Time)?String$/]',
+    ].map((selector) => ({ selector, message: DAYS })),
+  ],
+}
+
 export default tseslint.config(
   { ignores: ['.build/', '.nuxt/', '.output/', '.olvex/', 'node_modules/', 'tmp/'] },
   ...tseslint.configs.recommended,
@@ -72,6 +87,11 @@ export default tseslint.config(
   {
     files: ['server/**/*.ts'],
     rules: { ...noneOf('^(vue|vuetify|pinia|~|(\\.\\./)+app)', 'server never reaches into the interface.') },
+  },
+  {
+    files: ['{core,server,shared,app,scripts}/**/*.{ts,vue}'],
+    ignores: ['core/time/**', '**/*.test.ts'],
+    rules: noDayFromText,
   },
   { files: ['server/services/**/*.ts'], rules: { 'olvex/model-calls-have-transaction': 'error' } },
   {

@@ -5,6 +5,7 @@ import type { BodyInput } from '../shared/contract'
 import type { KeptId } from '../shared/routes'
 import { SCHEMA_NUMBER } from '../server/db/migrations'
 import { withInstallation } from './lib/installation'
+import { dayOf } from '../core/time'
 import { ROOT } from './lib/paths'
 import { say } from './lib/say'
 import { figuresOfStandards, type StoredSnapshot, type StoredVersion } from './lib/standards'
@@ -13,7 +14,7 @@ import { figuresOfStandards, type StoredSnapshot, type StoredVersion } from './l
 // checked backup (which is the dump), an archive, the entries that a tablet may still hold of every route that may
 // wait, and the figures of every standard.
 const NOW = '2026-11-25T10:40:00Z'
-const TODAY = NOW.slice(0, 10)
+const TODAY = dayOf(NOW, 'Europe/Lisbon')
 
 type Row = Record<string, unknown> & {
   id: string

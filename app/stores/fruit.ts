@@ -104,15 +104,20 @@ export const useFruit = defineStore('fruit', () => {
     return out
   })
 
+  const zone = (): string => useSession().zone
   /** g of a fruit that can be used on a day. */
   const usableG = (key: string, day: string): number =>
     received.value
-      .filter((l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day))
+      .filter(
+        (l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()),
+      )
       .reduce((sum, l) => sum + l.onHand, 0)
   /** mL of a juice that is still good on a day; today, all there is. */
   const usableMl = (juiceKey: string, day: string): number =>
     lots.value
-      .filter((l) => l.kind === 'pressed' && l.ingredientKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day))
+      .filter(
+        (l) => l.kind === 'pressed' && l.ingredientKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day, zone()),
+      )
       .reduce((sum, l) => sum + l.onHand, 0)
   const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.ingredientKey))
 

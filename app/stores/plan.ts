@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { dayOf } from '#core/time'
 import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
 import { fitVessel, scaleToCups, type Batch, type VesselFit } from '#core/scale'
 import type { Cost } from '#core/cost'
@@ -7,7 +8,6 @@ import type { Evaluation, RecipeDocument } from '#core/recipe'
 import { quotient, sum } from '#core/figures'
 import type { PlanLine, Recipe } from '#shared/contract'
 import { withPendingLines } from '~/outbox/pending'
-import { dayAt } from '~/utils/format'
 import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
@@ -49,7 +49,7 @@ export const usePlan = defineStore('plan', () => {
   const fruit = useFruit()
   const catalogue = useCatalogue()
   const answered = shallowRef<{ shown: PlanLine[]; today: PlanLine[] }>({ shown: [], today: [] })
-  const today = computed(() => (session.stand ? dayAt(session.now(), session.stand.timeZone) : ''))
+  const today = computed(() => (session.stand ? dayOf(session.now(), session.stand.timeZone) : ''))
   const day = ref('')
   const over = (lines: PlanLine[], on: string): PlanLine[] =>
     withPendingLines(lines, useOutbox().overlay, session.standId, on)

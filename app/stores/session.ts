@@ -19,6 +19,8 @@ export const useSession = defineStore('session', () => {
   const over = ref(false)
 
   const stand = computed(() => stands.value.find((s) => s.id === standId.value) ?? stands.value[0])
+  /** where the days are those of the stand; nobody signed in has none yet */
+  const zone = computed(() => stand.value?.timeZone ?? 'UTC')
   const isOwner = computed(() => person.value?.role === 'owner')
   const mayPlan = computed(() => person.value !== null && person.value.role !== 'crew')
 
@@ -71,5 +73,5 @@ export const useSession = defineStore('session', () => {
     stands.value = []
     await forgetEverything()
   }
-  return { over, person, business, stands, stand, standId, isOwner, mayPlan, asked, now, load, signOut, gone }
+  return { over, person, business, stands, stand, zone, standId, isOwner, mayPlan, asked, now, load, signOut, gone }
 })

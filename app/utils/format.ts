@@ -1,3 +1,5 @@
+import { startOfDay } from '#core/time'
+
 /**
  * Making a formatter takes a hundred times as long as using it, and a page of lots formats hundreds of numbers: each is
  * made once.
@@ -76,19 +78,12 @@ export function formatTime(iso: string, locale: string, timeZone?: string): stri
 /** The day of the week of a calendar day. @param day YYYY-MM-DD */
 export function formatWeekday(day: string, locale: string): string {
   return once(`w${locale}`, () => new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' })).format(
-    new Date(`${day}T12:00:00Z`),
+    new Date(startOfDay(day, 'UTC')),
   )
 }
 /** A calendar day, which is the same wherever the stand is. @param day YYYY-MM-DD */
-export const formatCalendarDay = (day: string, locale: string): string => formatDay(`${day}T12:00:00Z`, locale, 'UTC')
-/** So many days after a calendar day, or before it. @param day YYYY-MM-DD */
-export const shiftDay = (day: string, days: number): string =>
-  new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10)
-const DAY_MS = 864e5
-/** The calendar day at a place, as YYYY-MM-DD. */
-export function dayAt(instant: Date, timeZone: string): string {
-  return once(`c${timeZone}`, () => new Intl.DateTimeFormat('sv-SE', { timeZone })).format(instant)
-}
+export const formatCalendarDay = (day: string, locale: string): string =>
+  formatDay(startOfDay(day, 'UTC'), locale, 'UTC')
 
 /**
  * All of an amount as somebody would type it, to the thousandth of a gram. Three digits behind the mark would be asked

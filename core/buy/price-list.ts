@@ -1,4 +1,5 @@
 import { readCsv } from '../csv'
+import { dayFrom, type Day } from '../time'
 import { parseNumber } from '../units'
 
 /** One line of a price list that could be read. */
@@ -35,14 +36,11 @@ const CALLED: Readonly<Record<Column, RegExp>> = {
 }
 
 /** `2026-11-25`, or day first: `25/11/2026`, `25.11.2026`, `25-11-2026`. Null for anything else. */
-export function readDay(text: string): string | null {
+export function readDay(text: string): Day | null {
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
   const dmy = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/.exec(text)
   const [y, m, d] = iso ? [iso[1], iso[2], iso[3]] : dmy ? [dmy[3], dmy[2], dmy[1]] : []
-  if (!y || !m || !d) return null
-  const day = `${y}-${m.padStart(2, '0')}-${d.padStart(2, '0')}`
-  const at = new Date(`${day}T00:00:00Z`)
-  return Number.isNaN(at.getTime()) || at.toISOString().slice(0, 10) !== day ? null : day
+  return y && m && d ? dayFrom(Number(y), Number(m), Number(d)) : null
 }
 
 /**
@@ -58,7 +56,7 @@ function numberOf(text: string): number | null {
  * Reads a price list: every line a price of a pack, or a sentence's worth of why not. Nothing is guessed: an unknown
  * name is a fault, not a new fruit.
  * @param resolve the ingredient a name means, if one
- * @param today a date; prices from the future are faults
+ * @param today the day at the stand; prices from the future are faults
  * @throws RangeError `csv-empty`, `csv-too-long`, `csv-no-name-column`, `csv-no-price-column`
  */
 export function readPriceList(text: string, resolve: (name: string) => string | undefined, today: string): PriceList {

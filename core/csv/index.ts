@@ -24,10 +24,16 @@ export function readCsv(text: string): Table {
   return { header, rows }
 }
 
-/** A cell of CSV (RFC 4180). Text that a spreadsheet would run as a formula is shown as the text that it is. */
-export function csvCell(text: string): string {
-  const safe = /^[=+\-@\t\r]/.test(text) && !/^-?\d+(\.\d+)?$/.test(text) ? `'${text}` : text
-  return /[",;\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe
+/** What a spreadsheet would run as a formula: it is shown as the text that it is. A number may begin with a minus. */
+const FORMULA = /^(?:[=+@\t\r]|-(?!\d+(?:\.\d+)?$))/
+/** Separators of other countries' lists are quoted too. */
+const QUOTED = /[",;\r\n]/
+const WRITTEN: Papa.UnparseConfig = {
+  newline: '\r\n',
+  escapeFormulae: FORMULA,
+  quotes: (value) => QUOTED.test(String(value)),
 }
+
+/** A table as CSV (RFC 4180), every line ended. */
 export const writeCsv = (rows: readonly (readonly (string | number | null)[])[]): string =>
-  rows.map((r) => r.map((c) => csvCell(c === null ? '' : String(c))).join(',')).join('\r\n') + '\r\n'
+  `${Papa.unparse(rows as (string | number | null)[][], WRITTEN)}\r\n`

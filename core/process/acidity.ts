@@ -31,7 +31,7 @@ function phWith(s: Stream, [strong, buffer, ...acids]: readonly number[], lactic
   return phOf(strong!, buffer!, ...acids.map((a, i) => (i === LACTIC ? Math.max(0, a + mol) : a)))
 }
 
-/** g of liquid water in 100 g below which there is no liquid that a °Bx or a pH could be of: sugar, dry leaf, powder. */
+/** g of liquid water in 100 g below which there is no liquid that has a °Bx or a pH: sugar, dry leaf, powder. */
 const LEAST_WATER_PERCENT = 11
 /** Whether a stream is wet enough to have what only liquids have. */
 export const isLiquid = (s: Stream): boolean => liquidWaterG(s) > (LEAST_WATER_PERCENT / 100) * massG(s)

@@ -23,7 +23,7 @@ import {
 export interface Stream {
   readonly amountsG: number[]
   readonly tempC: number
-  /** g of crystals that found no water to dissolve in, by the order of CRYSTALS; counted in the amounts; null for none */
+  /** g of crystals that found no water to dissolve in, in the order of CRYSTALS; counted in the amounts; null: none */
   readonly crystals: readonly number[] | null
   /** g of all crystals together */
   readonly undissolvedG: number

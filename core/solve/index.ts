@@ -1,2 +1,4 @@
 export * from './root'
 export * from './near'
+export * from './program'
+export * from './highs'

@@ -1,3 +1,4 @@
+import { rootBetween } from '../solve'
 import { ACIDS, COMPONENTS, INDEX } from './components'
 
 /** Ionic product of water at 25 °C. CRC Handbook (memory). */
@@ -47,21 +48,17 @@ export function strongIonsAt(ph: number, acidsMolPerL: readonly number[], buffer
 }
 
 /**
- * pH at which the charges balance, 0 to 14, by bisection to 1e-9: the charge of acids rises steadily with pH, so there
- * is one.
+ * pH at which the charges balance, 0 to 14, to 1e-9: the charge of acids rises steadily with pH, so there is one. Where
+ * it would lie outside, the end itself.
  * @param strongIonMolPerL positive where there are more strong bases (potassium, sodium) than strong acids
  * @param acidsMolPerL in the order of {@link PH_ACIDS}, mol/L
  */
 export function phOf(strongIonMolPerL: number, bufferMolPerL: number, ...acidsMolPerL: number[]): number {
-  let low = 0
-  let high = 14
-  for (let i = 0; i < 36; i++) {
-    const middle = (low + high) / 2
-    if (strongIonsAt(middle, acidsMolPerL, bufferMolPerL) < strongIonMolPerL) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  const missing = (ph: number): number => strongIonsAt(ph, acidsMolPerL, bufferMolPerL) - strongIonMolPerL
+  if (missing(LEAST_PH) >= 0) return LEAST_PH
+  return missing(MOST_PH) <= 0 ? MOST_PH : rootBetween(missing, LEAST_PH, MOST_PH, PH_TOLERANCE)
 }
+const [LEAST_PH, MOST_PH, PH_TOLERANCE] = [0, 14, 1e-9]
 
 /**
  * Buffer groups in mmol that `proteinG` of protein and the phosphate with it bring. Milk: 3.9 mmol per g, from its

@@ -1,3 +1,4 @@
+import { rootBetween } from '../solve'
 import { solutionDensityGPerMl, waterDensityGPerMl } from './formulas'
 
 /**
@@ -30,17 +31,16 @@ export function refractiveIndex(dissolvedPercent: number, tempC: number): number
   return Math.sqrt((1 + 2 * l) / (1 - l))
 }
 
-/** The g per 100 g whose refractive index at 20 °C is `n`: what a refractometer's scale shows. Bisection, 0 to 85. */
-export function brixOfRefractiveIndex(n: number): number {
-  let low = -5
-  let high = 85
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2
-    if (refractiveIndex(middle, 20) < n) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+/** The g per 100 g whose refractive index at `tempC` is `n`, −5 to 85; beyond, the end itself. */
+function percentOfIndex(n: number, tempC: number): number {
+  const off = (percent: number): number => refractiveIndex(percent, tempC) - n
+  if (off(LEAST_PERCENT) >= 0) return LEAST_PERCENT
+  return off(MOST_PERCENT) <= 0 ? MOST_PERCENT : rootBetween(off, LEAST_PERCENT, MOST_PERCENT, 1e-10)
 }
+const [LEAST_PERCENT, MOST_PERCENT] = [-5, 85]
+
+/** What a refractometer's scale shows for a refractive index: it is made for 20 °C. */
+export const brixOfRefractiveIndex = (n: number): number => percentOfIndex(n, 20)
 
 /**
  * What an uncompensated refractometer shows, °Bx, for a solution of `brix` (its reading at 20 °C) at `tempC`, 15 to 40
@@ -50,11 +50,8 @@ export const readingAtTemperature = (brix: number, tempC: number): number =>
   brixOfRefractiveIndex(refractiveIndex(brix, tempC))
 
 /** °Bx at 20 °C from a reading taken at `tempC` without compensation: the inverse of {@link readingAtTemperature}. */
-export function brixFromReading(reading: number, tempC: number): number {
-  let brix = reading
-  for (let i = 0; i < 30; i++) brix += reading - readingAtTemperature(brix, tempC)
-  return brix
-}
+export const brixFromReading = (reading: number, tempC: number): number =>
+  percentOfIndex(refractiveIndex(reading, 20), tempC)
 
 /**
  * g dissolved per 100 g from a reading at 20 °C and the acid in it: the citric correction of Stevens and Baier (1939,

@@ -1,3 +1,4 @@
+import { dayOf, shiftDay, type Day } from '../time'
 import { FACTS, type IngredientData } from '../substances'
 import type { Part } from './press'
 
@@ -122,21 +123,16 @@ export function byUse(a: Keeping, b: Keeping): number {
   return end(a).localeCompare(end(b))
 }
 
-/**
- * Whether a lot can be used on a day: ready by its evening, and not past its best in its morning. @param day a date,
- * such as 2026-11-28
- */
-export function goodOn(k: Keeping, day: string): boolean {
-  return (
-    k.readyFrom !== null && k.bestUntil !== null && k.readyFrom.slice(0, 10) <= day && k.bestUntil.slice(0, 10) >= day
-  )
+/** Whether a lot can be used on a day at a place: ready by its evening, and not past its best in its morning. */
+export function goodOn(k: Keeping, day: Day, timeZone: string): boolean {
+  if (k.readyFrom === null || k.bestUntil === null) return false
+  return dayOf(k.readyFrom, timeZone) <= day && dayOf(k.bestUntil, timeZone) >= day
 }
 
 /** The last day on which fruit for `day` can be ordered: bought ripe, and bought firm to ripen here. Both dates. */
-export function orderBy(day: string, handling: Handling): { ripe: string; firm: string } {
-  const back = (days: number): string =>
-    new Date(Date.parse(`${day}T12:00:00Z`) - days * DAY_MS).toISOString().slice(0, 10)
-  return { ripe: back(Math.ceil(handling.leadDays)), firm: back(Math.ceil(handling.leadDays + handling.daysToRipe)) }
+export function orderBy(day: Day, handling: Handling): { ripe: Day; firm: Day } {
+  const back = (days: number): Day => shiftDay(day, -Math.ceil(days))
+  return { ripe: back(handling.leadDays), firm: back(handling.leadDays + handling.daysToRipe) }
 }
 
 /**

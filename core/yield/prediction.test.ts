@@ -1,16 +1,5 @@
+import { seeded } from '../random'
 import { PRIOR, compareYields, kgForJuice, predictYield, yieldInterval, yieldQuantile } from './prediction'
-
-/** A seeded generator (mulberry32), and normal deviates from it (Box and Muller). */
-function generator(seed: number): () => number {
-  let s = seed
-  const uniform = (): number => {
-    s = (s + 0x6d2b79f5) | 0
-    let t = Math.imul(s ^ (s >>> 15), 1 | s)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-  return () => Math.sqrt(-2 * Math.log(uniform() || 1e-12)) * Math.cos(2 * Math.PI * uniform())
-}
 
 describe('the yield of the next lot', () => {
   it('is the handbook’s without a press, and the stand’s own after many', () => {
@@ -32,7 +21,7 @@ describe('the yield of the next lot', () => {
   // Stands are simulated from what the model believes: the 90 % interval is to hold between 88 and 92 of 100 next lots,
   // with few presses and with many
   it.each([[0], [2], [5], [12], [40]])('90 %% intervals hold after %d presses', (presses) => {
-    const normal = generator(20261125 + presses)
+    const { normal } = seeded(20261125 + presses)
     let inside = 0
     const RUNS = 8000
     for (let run = 0; run < RUNS; run++) {

@@ -1,5 +1,6 @@
 import { linearRegression, mean, median, medianAbsoluteDeviation, sampleStandardDeviation } from 'simple-statistics'
 import { given } from '../figures'
+import { dayOf, monthOf, type Day } from '../time'
 import { withLabour } from './press'
 import { compareYields, type Comparison } from './prediction'
 import { tQuantile } from './student'
@@ -136,13 +137,14 @@ function pairsOf(kinds: Group[], points: readonly PressPoint[], keyOf: (p: Press
     return c ? [{ ...c, first: known[0]!.key, second: other.key }] : []
   })
 }
-const quarter = (at: string): string => `q${Math.ceil(Number(at.slice(5, 7)) / 3)}`
+const quarter = (day: Day): string => `q${Math.ceil(monthOf(day) / 3)}`
 
 /**
  * All that a fruit's presses say together: mean, spread, trend, by method, tool, temperature and season, and which
  * presses to ask about.
+ * @param timeZone of the stand: its days make its seasons
  */
-export function studyYield(points: readonly PressPoint[]): YieldStudy {
+export function studyYield(points: readonly PressPoint[], timeZone: string): YieldStudy {
   const counted = points.filter((p) => p.leftOut !== true)
   const yields = counted.map((p) => p.mlPerKg)
   const far = new Set(outliers(counted))
@@ -166,7 +168,7 @@ export function studyYield(points: readonly PressPoint[]): YieldStudy {
     methods,
     tools,
     temps,
-    seasons: span > 6 * MONTH_MS ? groups(counted, (p) => quarter(p.at)) : [],
+    seasons: span > 6 * MONTH_MS ? groups(counted, (p) => quarter(dayOf(p.at, timeZone))) : [],
     pairs: [
       ...pairsOf(methods, counted, byMethod),
       ...pairsOf(tools, counted, byTool),

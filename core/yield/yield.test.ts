@@ -101,7 +101,22 @@ describe('keeping', () => {
       of(days(0), 'firm', 'cold'),
     ]
     expect([waiting, ready, ripening, past, soon].sort(byUse)).toEqual([past, soon, ready, ripening, waiting])
-    expect([ready, ripening, past, waiting].map((k) => goodOn(k, '2026-11-28'))).toEqual([true, true, false, false])
+    expect([ready, ripening, past, waiting].map((k) => goodOn(k, '2026-11-28', 'UTC'))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ])
+  })
+  // What ends last evening at the stand is not good tomorrow, and what is ready this morning there is ready today.
+  it.each([
+    ['America/Mexico_City', '2026-11-26T03:00:00Z', [true, false]],
+    ['America/Mexico_City', '2026-11-26T06:30:00Z', [true, true]],
+    ['Asia/Tokyo', '2026-11-25T15:30:00Z', [true, true]],
+    ['Asia/Tokyo', '2026-11-25T14:30:00Z', [true, false]],
+  ])('goes by the day in %s: good until %s', (zone, bestUntil, good) => {
+    const k = { readyFrom: '2026-11-20T12:00:00Z', bestUntil, state: 'ready' as const }
+    expect(['2026-11-25', '2026-11-26'].map((day) => goodOn(k, day, zone))).toEqual(good)
   })
   it('says what must be ordered today for Saturday', () => {
     expect(orderBy('2026-11-28', usualHandling(mango))).toEqual({ ripe: '2026-11-27', firm: '2026-11-23' })
@@ -188,10 +203,14 @@ describe('what a kilo yields', () => {
   it('asks about what is far off, and drops nothing by itself', () => {
     const with1 = [...steady, point(9, 180)]
     expect(outliers(with1)).toEqual(['p9'])
-    expect(studyYield(with1)).toMatchObject({ count: 8, asked: ['p9'] })
-    expect(studyYield(with1).mean).toBeCloseTo((2812 + 180) / 8, 9)
-    expect(studyYield([...steady, point(9, 180, { leftOut: true })])).toMatchObject({ count: 7, leftOut: 1, asked: [] })
-    expect(studyYield([...steady, point(9, 180, { leftOut: false })])).toMatchObject({ count: 8, asked: [] })
+    expect(studyYield(with1, 'UTC')).toMatchObject({ count: 8, asked: ['p9'] })
+    expect(studyYield(with1, 'UTC').mean).toBeCloseTo((2812 + 180) / 8, 9)
+    expect(studyYield([...steady, point(9, 180, { leftOut: true })], 'UTC')).toMatchObject({
+      count: 7,
+      leftOut: 1,
+      asked: [],
+    })
+    expect(studyYield([...steady, point(9, 180, { leftOut: false })], 'UTC')).toMatchObject({ count: 8, asked: [] })
   })
   it('asks about nothing among four, and five equal presses do not make the sixth strange', () => {
     expect(outliers([point(0, 400), point(1, 100), point(2, 400), point(3, 400)])).toEqual([])
@@ -207,27 +226,27 @@ describe('what a kilo yields', () => {
   it('holds methods and temperatures against each other, and says when it cannot', () => {
     const cold = [360, 370, 365, 372].map((y, i) => point(i, y, { fruitTemp: 'cold' }))
     const warm = [410, 400, 405].map((y, i) => point(20 + i, y, { fruitTemp: 'warm', method: 'lever-press' }))
-    const study = studyYield([...cold, ...warm])
+    const study = studyYield([...cold, ...warm], 'UTC')
     expect(study.pairs.map((p) => [p.first, p.second, Math.round(p.difference)])).toEqual([
       ['lever-press', 'hand-reamer', 38],
       ['warm', 'cold', 38],
     ])
     expect(study.pairs[0]!.low).toBeGreaterThan(0)
-    expect(studyYield(steady).pairs).toEqual([])
+    expect(studyYield(steady, 'UTC').pairs).toEqual([])
   })
   it('what a litre costs one way, with the work where minutes are known', () => {
-    const [group] = studyYield([
-      point(0, 400, { costPerL: 5, minutesPerL: 6 }),
-      point(1, 420, { costPerL: 7, minutesPerL: 8 }),
-    ]).methods
+    const [group] = studyYield(
+      [point(0, 400, { costPerL: 5, minutesPerL: 6 }), point(1, 420, { costPerL: 7, minutesPerL: 8 })],
+      'UTC',
+    ).methods
     expect(litreEur(group!, 14)).toBeCloseTo(6 + (7 / 60) * 14, 9)
     expect(litreEur(group!, null)).toBe(6)
     expect(litreEur({ ...group!, minutesPerL: null }, 14)).toBe(6)
     expect(litreEur({ ...group!, costPerL: null }, 14)).toBeNull()
   })
   it('tells the seasons apart once there is half a year', () => {
-    expect(studyYield(steady).seasons).toEqual([])
-    expect(studyYield([...steady, point(200, 350)]).seasons.map((s) => s.key)).toEqual(['q1', 'q3'])
+    expect(studyYield(steady, 'UTC').seasons).toEqual([])
+    expect(studyYield([...steady, point(200, 350)], 'UTC').seasons.map((s) => s.key)).toEqual(['q1', 'q3'])
   })
   // Tables of edible and juice share (USDA Agriculture Handbook 102, memory), ±0.08: what the demo's fruit is held
   // against

@@ -22,12 +22,14 @@ export interface Places {
 const MOST_FOLDER = 70
 const SOCKET = 'db.sock'
 
+const SHORT = 10
+
 /**
  * Where the database's socket goes, and a name for its data without spaces: a short folder of this user's own, as the
  * programs of MariaDB take neither a long path of a socket nor a folder with a space in its name.
  */
 function shortFolder(data: string): string {
-  const name = `olvex-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`
+  const name = `olvex-${createHash('sha256').update(data).digest('hex').slice(0, SHORT)}`
   const tried = [tmpdir(), '/tmp', '/var/tmp', process.env.XDG_RUNTIME_DIR].filter((d) => d !== undefined)
   for (const parent of tried.filter((d) => d.length <= MOST_FOLDER && !/[\s'"\\]/.test(d))) {
     const folder = join(parent, name)

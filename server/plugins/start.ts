@@ -1,6 +1,6 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDatabase, inTransaction } from '../db/connect'
-import { loadSolver } from '../services/buying'
+import { loadedSolver } from '../services/buying'
 import { backupIfDue } from '../services/backup'
 import { closeBridges } from '../devices/bridge'
 import { now } from '../services/clock'
@@ -43,7 +43,7 @@ export default defineNitroPlugin((nitro) => {
       closeBridges()
     })
   setTimeout(
-    () => void loadSolver().catch((err) => log.error({ err }, 'the solver of the buying list was not loaded')),
+    () => void loadedSolver().catch((err) => log.error({ err }, 'the solver of the buying list was not loaded')),
     SOLVER_AFTER_MS,
   ).unref()
   // Any number of processes may look; one of them makes it.

@@ -1,14 +1,17 @@
 import { setImmediate } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5 } from 'uuid'
-import { cheapestPacks, type Pack, type Solve } from '#core/buy'
+import { cheapestPacks, type Pack } from '#core/buy'
 import { checkPack, priceDoubts } from '#core/limits'
+import { loadSolver, lpText, type Solution, type Solver } from '#core/solve'
+import { dayOf, instantAt, type Day } from '#core/time'
 import { roundAmount } from '#core/units'
 import type { Body, PackChoiceRow, Reply } from '#shared/contract'
 import { Ingredient, Price } from '../db/models'
 import { database, toNumber, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
+import { businessZone, latestToday } from './days'
 import { counts, register } from './facts'
 import { invalid, refuseUnlessConfirmed } from './errors'
 import { lastPriceEurPerKg } from './ingredients'
@@ -18,16 +21,16 @@ import { ownerOnly, type Who } from './who'
  * The integer solver, loaded once the server has answered its first requests: three megabytes of which starting has no
  * need.
  */
-let solver: Promise<Solve> | null = null
-export const loadSolver = (): Promise<Solve> =>
-  (solver ??= import('highs').then(async (m) => remembering(await warmed((await m.default()).solve as Solve))))
+let solver: Promise<Solver> | null = null
+export const loadedSolver = (): Promise<Solver> =>
+  (solver ??= loadSolver().then(async (s) => remembering(await warmed(s))))
 
 /**
  * Its first programs take fifty times as long as the later ones, and hold up everybody: they are solved when nobody
  * waits, with room for others between.
  */
 const FIRST_SOLVES = 8
-async function warmed(solve: Solve): Promise<Solve> {
+async function warmed(solve: Solver): Promise<Solver> {
   for (let i = 1; i <= FIRST_SOLVES; i++) {
     cheapestPacks(
       3000 * i + 700,
@@ -114,14 +117,15 @@ async function offersOf(tx: Read, keys: string[]): Promise<Map<string, Offer[]>>
 }
 
 /** What was worked out before: the same program has the same answer, and a list is looked at by several tablets. */
-const solved = new Map<string, ReturnType<Solve>>()
+const solved = new Map<string, Solution>()
 const KEPT_SOLUTIONS = 500
-function remembering(solve: Solve): Solve {
-  return (lp) => {
+function remembering(solve: Solver): Solver {
+  return (program) => {
+    const lp = lpText(program)
     const known = solved.get(lp)
-    if (known) return known
+    if (known !== undefined) return known
     if (solved.size >= KEPT_SOLUTIONS) solved.delete(solved.keys().next().value!)
-    const answer = solve(lp)
+    const answer = solve(program)
     solved.set(lp, answer)
     return answer
   }
@@ -137,7 +141,7 @@ export async function choosePacks(tx: Read, need: string, who: Who): Promise<Rep
   const offered = await offersOf(tx, [...new Set(needs.map(([key]) => key))])
   for (const [ingredientKey, grams] of needs) {
     const offers = offered.get(ingredientKey)!
-    const choice = offers.length && grams > 0 ? cheapestPacks(grams, offers, await loadSolver()) : null
+    const choice = offers.length && grams > 0 ? cheapestPacks(grams, offers, await loadedSolver()) : null
     out.push({
       ingredientKey,
       needG: grams,
@@ -175,7 +179,7 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
       })) as unknown as { key: string }[]
     ).map((r) => r.key),
   )
-  const today = now().toISOString().slice(0, 10)
+  const today = await latestToday(tx)
   const unknown = body.rows.findIndex((r) => !known.has(r.ingredientKey))
   if (unknown >= 0) throw invalid([{ field: `rows.${unknown}.ingredientKey`, code: 'not-found' }])
   const future = body.rows.findIndex((r) => r.day > today)
@@ -199,7 +203,8 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
   // Dated to the day; a price of today counts from now, so that it is later than what was typed this morning. All of a
   // list have one moment.
   const moment = now()
-  const since = (day: string): Date => (day === today ? moment : new Date(`${day}T12:00:00Z`))
+  const zone = await businessZone(tx)
+  const since = (day: Day): Date => (day >= dayOf(moment, zone) ? moment : new Date(instantAt(day, '12:00', zone)))
   const rows = body.rows.map((r, i) => ({
     id: uuidV5(String(i), body.id),
     ingredientKey: r.ingredientKey,

@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import type { Body } from '#shared/contract'
 import { newSyrup } from '#core/recipe'
+import { isTimeZone } from '#core/time'
 import type { ProblemField } from '#shared/problem'
 import { Business, Cup, Person, Recipe, RecipeUse, Stand, Vessel } from '../db/models'
 import { inTransaction, toJson, type Read, type Tx } from '../db/connect'
@@ -112,9 +113,5 @@ async function makeSyrup(tx: Tx, name: string, who: Parameters<typeof recordChan
 }
 
 export function assertTimeZone(timeZone: string): void {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone })
-  } catch {
-    throw new Refusal(422, 'invalid', [{ field: 'timeZone', code: 'time-zone-unknown' }])
-  }
+  if (!isTimeZone(timeZone)) throw new Refusal(422, 'invalid', [{ field: 'timeZone', code: 'time-zone-unknown' }])
 }

@@ -157,7 +157,14 @@ export const WORKED: readonly Worked[] = [
       out: 'out',
       hours: 4,
     }),
-    hand: { massG: 183.9, brix: 67.62, ta: 0.0736, eur: 0.78, minutes: 2, takes: { 'lemon-peel': 100, 'white-sugar': 150 } },
+    hand: {
+      massG: 183.9,
+      brix: 67.62,
+      ta: 0.0736,
+      eur: 0.78,
+      minutes: 2,
+      takes: { 'lemon-peel': 100, 'white-sugar': 150 },
+    },
   },
   {
     name: 'Acid-extended juice',

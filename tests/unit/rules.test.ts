@@ -27,6 +27,9 @@ describe('dependencies point one way', () => {
       "import { Lot } from '../db/models'\nexport const f = () => Lot.findAll({ where: {} })\n",
       'model-calls-have-transaction',
     ],
+    ['app/planted.ts', 'export const f = (at: string) => at.slice(0, 10)\n', 'A day is that of the stand'],
+    ['server/planted.ts', 'export const f = () => new Date().getDate()\n', 'A day is that of the stand'],
+    ['core/planted.ts', 'export const f = (day: string) => new Date(`${day}T12:00:00Z`)\n', 'A day is that'],
   ])('%s with %j is refused', (file, code, rule) => expect(lint(file, code)).toContain(rule))
   it('and what is allowed is not', () =>
     expect(lint('core/planted.ts', "import { massG } from './process'\nexport default massG\n")).toBe(''))

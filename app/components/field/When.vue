@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { instantOfClock } from '#core/time'
+import { useSession } from '~/stores/session'
 
-// When it was, if not now. The clock is the tablet's, which hangs at the stand.
+// When it was, if not now, by the clock of the stand, wherever the tablet is.
+const session = useSession()
 const at = defineModel<string | null>({ default: null })
 defineProps<{ error?: string }>()
 const { t } = useI18n()
 const local = ref('')
 watch(local, (v) => {
-  at.value = v ? new Date(v).toISOString() : null
+  at.value = v ? instantOfClock(v, session.zone) : null
 })
 </script>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { usePlan } from '~/stores/plan'
-import { formatWeekday, shiftDay } from '~/utils/format'
+import { isDay, shiftDay } from '#core/time'
+import { formatWeekday } from '~/utils/format'
 
 /** The day that is planned or bought for: one of the next, or another. */
 const props = defineProps<{ next: number; test: string }>()
@@ -17,7 +18,7 @@ const days = computed(() =>
   }),
 )
 async function go(day: string): Promise<void> {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return
+  if (!isDay(day)) return
   plan.day = day
   await plan.load()
 }

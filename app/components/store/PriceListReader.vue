@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { readPriceList, type PriceList } from '#core/buy'
 import { useCatalogue } from '~/stores/catalogue'
+import { dayOf } from '#core/time'
 import { useSession } from '~/stores/session'
 import { api, uuid } from '~/utils/api'
 import { messagesOf } from '~/i18n/load'
@@ -49,7 +50,7 @@ async function read(file: File | undefined): Promise<void> {
     list.value = readPriceList(
       await textOf(file),
       (word) => known.get(plain(word)) ?? undefined,
-      session.now().toISOString().slice(0, 10),
+      dayOf(session.now(), session.zone),
     )
   } catch (e) {
     if (!(e instanceof RangeError)) throw e

@@ -6,8 +6,8 @@ const PRACTICE = 'source.practice'
 
 /**
  * Teas and flowers as they are poured, fruit concentrates, and pods' pulp as it is cooked, g per 100 g. Brewed tea:
- * USDA FoodData Central (memory), caffeine 20 mg of black and 12 mg of green in 100 g; hibiscus as 20 g of flowers steeped
- * in a litre. Concentrates of the frozen and the shelf kind by their °Bx: a label of your own goes before.
+ * USDA FoodData Central (memory), caffeine 20 mg of black and 12 mg of green in 100 g; hibiscus as 20 g of flowers
+ * steeped in a litre. Concentrates of the frozen and the shelf kind by their °Bx: a label of your own goes before.
  */
 export const BREWS: readonly IngredientData[] = [
   { key: 'brewed-black-tea', kind: 'brew', source: FDC, composition: { otherSolids: 0.28, caffeine: 0.02 } },

@@ -13,7 +13,8 @@ import { hashSecret } from '../../services/secrets'
 import { setUp } from '../../services/setup'
 import type { Who } from '../../services/who'
 import { demoDrinks } from './menu'
-import { seeded } from './random'
+import { dayOf, shiftDay, startOfDay } from '#core/time'
+import { seeded } from '#core/random'
 import { DEMO_LIST, demoShelf, demoWeeks } from './weeks'
 
 /** Of the crew, on a tablet that the owner enrolled. */
@@ -31,6 +32,7 @@ const PRICES: [key: string, eur: number, packG: number][] = [
   ['basil', 1.4, 80],
 ]
 const DAYS_BACK = 41
+const ZONE = 'Europe/Lisbon'
 const SEED = 20260412
 
 /**
@@ -41,12 +43,9 @@ export async function loadDemo(): Promise<void> {
   const today = new Date(process.env.OLVEX_NOW ?? Date.now())
   const fixed = process.env.OLVEX_NOW
   const at = (daysAgo: number, hour: number): void => {
-    const t = new Date(today)
-    t.setUTCHours(0, 0, 0, 0)
+    const start = Date.parse(startOfDay(shiftDay(dayOf(today, ZONE), -daysAgo), ZONE))
     // Never in the future: what was entered today was entered before now.
-    process.env.OLVEX_NOW = new Date(
-      Math.min(t.getTime() - daysAgo * 864e5 + hour * 36e5, today.getTime() - 60e3),
-    ).toISOString()
+    process.env.OLVEX_NOW = new Date(Math.min(start + hour * 36e5, today.getTime() - 60e3)).toISOString()
   }
   try {
     at(DAYS_BACK + 2, 9)
@@ -88,7 +87,7 @@ async function people(): Promise<[Who, Who]> {
   const business = {
     business: 'Pale Harbour Drinks',
     stand: 'Ferry landing',
-    timeZone: 'Europe/Lisbon',
+    timeZone: ZONE,
     owner: 'Noor',
     login: 'owner',
     locale: 'en' as const,
@@ -111,7 +110,7 @@ async function people(): Promise<[Who, Who]> {
 async function stands(owner: Who): Promise<[string, string]> {
   const first = (await Stand.findOne({ raw: true })) as unknown as { id: string }
   const second = uuid()
-  const settings = { timeZone: 'Europe/Lisbon', labourEurPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
+  const settings = { timeZone: ZONE, labourEurPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
   await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
   await inTransaction((tx) =>
     putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner),
@@ -163,7 +162,7 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
 }
 
 async function priceList(owner: Who): Promise<void> {
-  const day = now().toISOString().slice(0, 10)
+  const day = dayOf(now(), ZONE)
   const rows = DEMO_LIST.map(([ingredientKey, kg, packPriceEur, supplier]) => ({
     ingredientKey,
     packG: kg * 1000,
@@ -204,7 +203,7 @@ async function drainOldJuice(): Promise<void> {
 }
 
 async function plans(owner: Who, counter: string, cart: string, drinks: { id: string }[], today: Date): Promise<void> {
-  const day = (ahead: number) => new Date(today.getTime() + ahead * 864e5).toISOString().slice(0, 10)
+  const day = (ahead: number) => shiftDay(dayOf(today, ZONE), ahead)
   const cups: [string, number, number[]][] = [
     [counter, 0, [64, 48, 0, 36]],
     [counter, 1, [72, 40, 30, 36]],

@@ -8,7 +8,7 @@ import { recordLotEvent } from '../../services/lot-events'
 import { weighIn } from '../../services/lots'
 import { recordPress } from '../../services/presses'
 import type { Who } from '../../services/who'
-import type { Random } from './random'
+import type { Random } from '#core/random'
 
 interface Habit {
   fruit: string

@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises'
 import type { Model, ModelStatic } from 'sequelize'
 import { v7 as uuid } from 'uuid'
 import { ZipFile } from 'yazl'
-import { csvCell } from '#core/csv'
+import { writeCsv } from '#core/csv'
 import { dataFolder } from '../../db/dump'
 import { SCHEMA_NUMBER } from '../../db/migrations'
 import { fromJson, inSnapshot, toJson, type Tx } from '../../db/connect'
@@ -101,15 +101,12 @@ async function* lines(pages: AsyncIterable<Row[]>, text: (page: Row[]) => string
 }
 
 async function* csv(columns: string[], pages: AsyncIterable<Row[]>): AsyncGenerator<string> {
-  const row = (cells: unknown[]): string => `${cells.map(cell).join(',')}\r\n`
-  yield row(columns)
-  yield* lines(pages, (page) => page.map((r) => row(columns.map((c) => r[c]))).join(''))
+  yield writeCsv([columns])
+  yield* lines(pages, (page) => writeCsv(page.map((r) => columns.map((c) => cell(r[c])))))
 }
 
-/** A cell of CSV: dates and JSON as text. */
+/** What a table of text shows of a value: dates and JSON as text. */
 export function cell(value: unknown): string {
   if (value === null || value === undefined) return ''
-  return csvCell(
-    value instanceof Date ? value.toISOString() : typeof value === 'object' ? toJson(value) : String(value),
-  )
+  return value instanceof Date ? value.toISOString() : typeof value === 'object' ? toJson(value) : String(value)
 }

@@ -1,8 +1,10 @@
+import { dayOf, hourOf } from '#core/time'
 import type { BackupCopy, BackupSetting } from '#shared/contract'
-import { Setting, Stand } from '../../db/models'
+import { Setting } from '../../db/models'
 import { fromJson, inTransaction, toJson, type Read, type Tx } from '../../db/connect'
 import { recordChange } from '../changes'
 import { now } from '../clock'
+import { zones } from '../days'
 import { stale } from '../errors'
 import type { Who } from '../who'
 import { keepNewest, listBackups } from './copies'
@@ -36,18 +38,13 @@ export async function putBackupSetting(tx: Tx, body: BackupSetting, who: Who): P
 export async function backupIfDue(): Promise<BackupCopy | null> {
   const { setting, zone } = await inTransaction(async (tx) => ({
     setting: await backupSetting(tx),
-    zone: (
-      (await Stand.findOne({ order: ['id'], transaction: tx, raw: true })) as unknown as { timeZone: string } | null
-    )?.timeZone,
+    zone: (await zones(tx))[0],
   }))
   if (setting.hour === null || !zone) return null
   return alone(async () => {
-    const local = (at: Date) => new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short' }).format(at)
-    const hour = Number(
-      new Intl.DateTimeFormat('en', { timeZone: zone, hour: 'numeric', hourCycle: 'h23' }).format(now()),
-    )
+    const today = dayOf(now(), zone)
     const copies = await listBackups()
-    if (hour < setting.hour! || copies.some((c) => !c.broken && local(new Date(c.at)) === local(now()))) return null
+    if (hourOf(now(), zone) < setting.hour! || copies.some((c) => !c.broken && dayOf(c.at, zone) === today)) return null
     const made = await makeBackup()
     await keepNewest(setting.keep)
     return made

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { dayOf } from '#core/time'
 import { handbookYield, withLabour } from '#core/yield'
 import { predictYield, sureYield, yieldInterval } from '#core/yield/prediction'
 import { litreEur, studyYield, type Group } from '#core/yield/study'
@@ -51,7 +52,7 @@ const presses = computed(() => {
 const fruit = computed(() => catalogue.dataOf(key.value))
 const handbook = computed(() => (fruit.value?.fruit ? handbookYield(fruit.value) : null))
 const points = computed(() => presses.value.map(pointOf))
-const study = computed(() => studyYield(points.value))
+const study = computed(() => studyYield(points.value, session.zone))
 const known = computed(() => store.yields.get(key.value))
 const next = computed(() => (known.value ? predictYield(known.value.handbook.value, known.value.recent) : null))
 const nine = computed(() => (next.value ? yieldInterval(next.value, 0.9) : null))
@@ -109,7 +110,7 @@ function download(): void {
     ...presses.value.map((p) => {
       const x = pointOf(p)
       return [
-        p.at.slice(0, 10),
+        dayOf(p.at, session.zone),
         Math.round(x.mlPerKg * 10) / 10,
         p.method,
         p.tool ?? '',

@@ -1,0 +1,92 @@
+import { Temporal } from 'temporal-polyfill'
+
+// A stand lives in its own days: what ended last evening there is over, whatever the day is in Greenwich. Every day is
+// made here, from an instant and a place; a day is text such as 2026-11-28, an instant text such as
+// 2026-11-28T17:30:00Z.
+
+/** A calendar day, YYYY-MM-DD: the same wherever somebody is. */
+export type Day = string
+/** A moment, ISO 8601 in UTC. */
+export type Instant = string
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/
+
+/** Whether a text is a day that there is. */
+export function isDay(text: string): boolean {
+  return DAY.test(text) && dayFrom(Number(text.slice(0, 4)), Number(text.slice(5, 7)), Number(text.slice(8))) !== null
+}
+
+/** A day by its numbers; null where there is no such day. */
+export function dayFrom(year: number, month: number, dayOfMonth: number): Day | null {
+  try {
+    return Temporal.PlainDate.from({ year, month, day: dayOfMonth }, { overflow: 'reject' }).toString()
+  } catch {
+    return null
+  }
+}
+
+/** Formats of days by time zone: many instants are asked for, in few zones. */
+const formats = new Map<string, Intl.DateTimeFormat>()
+function formatIn(timeZone: string): Intl.DateTimeFormat {
+  let format = formats.get(timeZone)
+  if (!format) formats.set(timeZone, (format = new Intl.DateTimeFormat('sv-SE', { timeZone })))
+  return format
+}
+
+/** The day at a place when it is this moment. @throws RangeError where the time zone or the instant is none */
+export const dayOf = (instant: Instant | Date, timeZone: string): Day =>
+  formatIn(timeZone).format(typeof instant === 'string' ? new Date(instant) : instant)
+
+/** Hour of the clock at a place, 0 to 23. */
+export const hourOf = (instant: Instant | Date, timeZone: string): number => zoned(instant, timeZone).hour
+
+const zoned = (instant: Instant | Date, timeZone: string): Temporal.ZonedDateTime =>
+  Temporal.Instant.from(typeof instant === 'string' ? instant : instant.toISOString()).toZonedDateTimeISO(timeZone)
+
+/** So many days after a day, or before it. @throws RangeError where it is no day */
+export const shiftDay = (day: Day, days: number): Day => Temporal.PlainDate.from(day).add({ days }).toString()
+
+/** Days from one day to another; below 0 where that lies before. */
+export const daysBetween = (from: Day, to: Day): number =>
+  Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days
+
+/** Month of a day, 1 to 12. */
+export const monthOf = (day: Day): number => Temporal.PlainDate.from(day).month
+
+/**
+ * The moment at which a day at a place shows this time. Where the clock skips it, the moment an hour later; where it
+ * shows it twice, the first.
+ * @param time HH:MM
+ */
+export const instantAt = (day: Day, time: string, timeZone: string): Instant =>
+  Temporal.PlainDate.from(day)
+    .toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(time) })
+    .toInstant()
+    .toString()
+
+/** The moment at which a day begins at a place, which need not be midnight. */
+export const startOfDay = (day: Day, timeZone: string): Instant =>
+  Temporal.PlainDate.from(day).toZonedDateTime({ timeZone }).toInstant().toString()
+
+/** What a clock at a place shows, YYYY-MM-DDTHH:MM, as a field for a time asks for it. */
+export const clockOf = (instant: Instant | Date, timeZone: string): string =>
+  zoned(instant, timeZone).toPlainDateTime().toString({ smallestUnit: 'minute' })
+
+/** The moment at which a clock at a place shows YYYY-MM-DDTHH:MM; null where that is none. */
+export function instantOfClock(clock: string, timeZone: string): Instant | null {
+  try {
+    return Temporal.PlainDateTime.from(clock).toZonedDateTime(timeZone).toInstant().toString()
+  } catch {
+    return null
+  }
+}
+
+/** Whether a time zone is known, such as Europe/Lisbon. */
+export function isTimeZone(timeZone: string): boolean {
+  try {
+    formatIn(timeZone)
+    return true
+  } catch {
+    return false
+  }
+}
