@@ -33,7 +33,7 @@ const modelCallsHaveTransaction = {
 }
 
 const DAYS = 'A day is that of the stand: take it from core/time, never from the text or the machine’s own clock.'
-/** A day cut out of an instant's text, a time put behind a day, parts of a date in the machine's or Greenwich's zone. */
+/** A day cut out of an instant's text, a time put behind a day, parts of a date in the machine's zone. */
 const noDayFromText = {
   'no-restricted-syntax': [
     'error',

@@ -4,6 +4,7 @@ import {
   evaluateReceipt,
   garnishG,
   handlingOf,
+  costOfTaken,
   shareOfCostEur,
   titratableAcidity,
   trimmedTotalG,
@@ -28,6 +29,8 @@ export interface Books {
 export interface Known {
   data(key: string): IngredientData | undefined
   handling(key: string): OwnHandling | null
+  /** last price of a fruit as purchased; null where nobody has said */
+  eurPerKg(key: string): number | null
 }
 
 const handling = (known: Known, key: string): Handling | null => {
@@ -151,7 +154,11 @@ function pendingPress(
     }
     const result = evaluatePress(fruit, input)
     const [juiceMl, juiceG] = [roundAmount(result.juiceMl), roundAmount(result.juiceG)]
-    const fruitCostEur = shareOfCostEur(lot.costEur, lot.amount, takenG)
+    const { eur: fruitCostEur, basis: costBasis } = costOfTaken(
+      { costEur: lot.costEur, amountG: lot.amount },
+      takenG,
+      known.eurPerKg(lot.ingredientKey),
+    )
     const shares = handling(known, lot.ingredientKey)!.shares
     const kept = parts.flatMap((p) => (p.kept ? [{ part: p.part, kept: p.kept }] : []))
     const carried = byProductsCostEur(
@@ -175,7 +182,7 @@ function pendingPress(
       method: b.method,
       minutes: b.minutes,
       fruitCostEur,
-      costBasis: 'measured',
+      costBasis,
       at: b.at ?? at,
       by,
       doubts: b.confirm ?? [],

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { eurPerKg } from '#core/cost'
 import {
   byUse,
   fruitYield,
@@ -7,6 +8,8 @@ import {
   pressFigures,
   type FruitYield,
   type Handling,
+  isPressable,
+  isShown,
   type Keeping,
   type PressFigures,
 } from '#core/yield'
@@ -17,9 +20,7 @@ import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
-/** Less than this in a crate is a rest nobody presses, g. */
-export const EMPTY_G = 50
-export const isThere = (lot: Lot): boolean => lot.onHand > EMPTY_G
+export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
 export const useFruit = defineStore('fruit', () => {
@@ -31,6 +32,10 @@ export const useFruit = defineStore('fruit', () => {
     return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', {
       data: catalogue.dataOf,
       handling: catalogue.ownHandlingOf,
+      eurPerKg: (key) => {
+        const price = catalogue.latestPrice.get(key)
+        return price ? eurPerKg(price) : null
+      },
     })
   })
   const lots = computed(() => books.value.lots)
@@ -41,7 +46,7 @@ export const useFruit = defineStore('fruit', () => {
   /** by-products that are kept, what has to go first on top */
   const kept = computed(() =>
     lots.value
-      .filter((l) => l.kind === 'by-product' && l.onHand > 0.5)
+      .filter((l) => l.kind === 'by-product' && isShown(l.onHand))
       .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9')),
   )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readCsv, writeCsv } from '../csv'
 import { loadSolver, type Solver } from '../solve'
-import { cheapestPacks, readDay, readPriceList, type Pack } from '.'
+import { cheapestPacks, offersOf, readDay, readPriceList, type Pack } from '.'
 
 let solve: Solver
 beforeAll(async () => {
@@ -57,6 +57,27 @@ describe('packs', () => {
       null,
       null,
     ]))
+})
+
+describe('what is offered', () => {
+  const row = (packG: number, packPriceEur: number, receipt: boolean, supplier: string | null = 'Ana') => ({
+    packG,
+    packPriceEur,
+    supplier,
+    since: '2026-11-20T08:00:00Z',
+    receipt,
+  })
+  it('are packs by seller; a delivery is no pack', () =>
+    expect(offersOf([row(5000, 11, true), row(2000, 4, false), row(9000, 15, false, null)])).toMatchObject([
+      { id: 'Ana/2000', massG: 2000, eur: 4, loose: false },
+      { id: '/9000', massG: 9000, eur: 15 },
+    ]))
+  it('is loose fruit at the last price where there are no packs', () => {
+    expect(offersOf([row(5000, 11, true), row(1000, 9, true)])).toMatchObject([
+      { id: 'loose', massG: 100, eur: expect.closeTo(0.22, 9), loose: true },
+    ])
+    expect(offersOf([])).toEqual([])
+  })
 })
 
 describe('price lists', () => {

@@ -1,3 +1,4 @@
 export * from './need'
 export * from './packs'
 export * from './price-list'
+export * from './offers'

@@ -1,4 +1,4 @@
-import { evaluateFigure } from '../figures'
+import { evaluateFigure, given } from '../figures'
 import {
   DOCUMENT_SCHEMA,
   Evaluator,
@@ -16,6 +16,8 @@ import { scaleToCups } from '../scale'
 import {
   batchCost,
   centsOfLines,
+  earningsOf,
+  eurPerKg,
   prepCostPerGram,
   cupCost,
   juiceCostPerL,
@@ -216,4 +218,19 @@ it('cents of its lines add up to the cents of its sum, with what is carried away
     ['layer:2', 0.33],
     ['layer:3', 0.34],
   ])
+})
+
+describe('what a cup leaves', () => {
+  const cost = given('cost-of-cup', 1.2, 'EUR', 'measured')
+  it('is its price less its cost, and its share of it', () => {
+    const { earns, costShare } = earningsOf(cost, 4)
+    expect([earns!.value, costShare!.value]).toEqual([expect.closeTo(2.8, 9), expect.closeTo(30, 9)])
+  })
+  it('is not known while a price is missing, and no share of nothing', () => {
+    expect([earningsOf(null, 4).earns, earningsOf(cost, null).earns, earningsOf(cost, 0).costShare]).toEqual(
+      Array(3).fill(null),
+    )
+    expect(earningsOf(cost, 0).earns!.value).toBeCloseTo(-1.2, 9)
+  })
+  it('a kilo of a pack', () => expect(eurPerKg({ packPriceEur: 3, packG: 1500 })).toBe(2))
 })

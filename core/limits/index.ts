@@ -1,4 +1,5 @@
 import type { IngredientData } from '../substances'
+import { eurPerKg } from '../cost/price'
 import { ProcessLimit } from '../process'
 import { roundAmount, settledTake } from '../units'
 import type { Finding, Findings } from './verdict'
@@ -142,7 +143,7 @@ export function priceDoubts(price: number, last: number | null): Finding[] {
 export function checkPack(pack: { packPriceEur: number; packG: number }): Finding[] {
   const packG = roundAmount(pack.packG)
   if (!(packG > 0)) return [{ code: 'pack-missing', field: 'packG', numbers: { value: pack.packG } }]
-  const perKg = (pack.packPriceEur / packG) * 1000
+  const perKg = eurPerKg({ ...pack, packG })
   return perKg > MOST_PRICE
     ? [{ code: 'price-too-much', field: 'packPriceEur', numbers: { value: perKg, most: MOST_PRICE } }]
     : []

@@ -9,6 +9,9 @@ import {
   type TakeStep,
 } from './document'
 
+/** g of ice in one cup beyond which somebody slipped. */
+export const MOST_ICE_G = 2000
+
 /** A stand's usual cup: ice straight from its bin, drink from the fridge. Common practice, no source. */
 export const DEFAULT_SERVE: Omit<Serve, 'cupId'> = { iceG: 90, iceTempC: 0, pouredTempC: 5, garnish: [], labourS: 20 }
 

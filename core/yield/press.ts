@@ -154,6 +154,20 @@ export function shareOfCostEur(costEur: number | null, lotG: number, takenG: num
   return costEur === null ? null : (costEur * takenG) / lotG
 }
 
+/**
+ * What the fruit taken from a lot costs, EUR: its share of what the lot cost; where nobody has said, the last price of
+ * the fruit, as an estimate. Null where there is none either.
+ */
+export function costOfTaken(
+  lot: { costEur: number | null; amountG: number },
+  takenG: number,
+  lastEurPerKg: number | null,
+): { eur: number | null; basis: 'measured' | 'estimated' } {
+  const share = shareOfCostEur(lot.costEur, lot.amountG, takenG)
+  if (share !== null) return { eur: share, basis: 'measured' }
+  return { eur: lastEurPerKg === null ? null : (lastEurPerKg * takenG) / 1000, basis: 'estimated' }
+}
+
 /** What kept by-products carry of a press's fruit cost, EUR: the shares the owner set, at most nine tenths of it. */
 export function byProductsCostEur(fruitCostEur: number | null, shares: readonly number[]): number[] | null {
   if (fruitCostEur === null) return null

@@ -3,7 +3,11 @@ import { FACTS, INGREDIENTS } from '../substances'
 import {
   byProductsCostEur,
   byUse,
+  NOTHING,
   cleaningRoutine,
+  costOfTaken,
+  isPressable,
+  isShown,
   evaluateReceipt,
   fruitYield,
   goodOn,
@@ -124,6 +128,19 @@ describe('keeping', () => {
       ripe: '2026-11-25',
       firm: '2026-11-25',
     })
+  })
+  it('costs what its share of the lot cost, or as much as the fruit last cost', () => {
+    const taken = (costEur: number | null, last: number | null) => costOfTaken({ costEur, amountG: 8000 }, 2000, last)
+    expect([taken(12, 9), taken(null, 1.5), taken(null, null), taken(0, 9)]).toEqual([
+      { eur: 3, basis: 'measured' },
+      { eur: 3, basis: 'estimated' },
+      { eur: null, basis: 'estimated' },
+      { eur: 0, basis: 'measured' },
+    ])
+  })
+  it('is there as long as somebody can weigh it, and pressed as long as it is worth it', () => {
+    expect([0, NOTHING, 0.5, 0.6].map(isShown)).toEqual([false, false, false, true])
+    expect([50, 51].map(isPressable)).toEqual([false, true])
   })
   it('has a way to clean every fruit', () =>
     expect(['lemon', 'carrot', 'strawberry', 'melon', 'apple'].map((f) => cleaningRoutine(f))).toEqual([

@@ -1,7 +1,8 @@
 import { setImmediate } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5 } from 'uuid'
-import { cheapestPacks, type Pack } from '#core/buy'
+import { cheapestPacks, offersOf, OFFER_DAYS, type Offer } from '#core/buy'
+import { eurPerKg } from '#core/cost'
 import { checkPack, priceDoubts } from '#core/limits'
 import { loadSolver, lpText, type Solution, type Solver } from '#core/solve'
 import { dayOf, instantAt, type Day } from '#core/time'
@@ -45,19 +46,6 @@ async function warmed(solve: Solver): Promise<Solver> {
   return solve
 }
 
-/** Fruit sold loose is weighed out in steps of this. */
-const LOOSE_G = 100
-
-interface Offer extends Pack {
-  supplier: string | null
-  since: string
-  loose: boolean
-  packG: number
-}
-
-/** A list that nobody renewed for this long is no offer any more. */
-const OFFER_DAYS = 200
-
 interface RawOffer {
   ingredientKey: string
   packG: string
@@ -70,7 +58,7 @@ interface RawOffer {
  * The latest price of every pack of some ingredients by seller; fruit that only ever came by the kilo is offered loose
  * at its last price.
  */
-async function offersOf(tx: Read, keys: string[]): Promise<Map<string, Offer[]>> {
+async function offersAt(tx: Read, keys: string[]): Promise<Map<string, Offer[]>> {
   const rows = await database().query<RawOffer>(
     `SELECT ingredientKey, packG, packPriceEur, supplier, since, receipt FROM (
        SELECT ingredient_key AS ingredientKey, pack_g AS packG, pack_price_eur AS packPriceEur, supplier, since, source = 'receipt' AS receipt,
@@ -84,34 +72,16 @@ async function offersOf(tx: Read, keys: string[]): Promise<Map<string, Offer[]>>
   )
   return new Map(
     keys.map((key) => {
-      const mine = rows.filter((r) => r.ingredientKey === key)
-      const packs = mine
-        .filter((r) => !r.receipt)
-        .map((r): Offer => ({
-          id: `${r.supplier ?? ''}/${r.packG}`,
-          massG: toNumber(r.packG),
+      const mine = rows
+        .filter((r) => r.ingredientKey === key)
+        .map((r) => ({
+          ...r,
           packG: toNumber(r.packG),
-          eur: toNumber(r.packPriceEur),
-          supplier: r.supplier,
+          packPriceEur: toNumber(r.packPriceEur),
           since: r.since.toISOString(),
-          loose: false,
+          receipt: Boolean(r.receipt),
         }))
-      const last = mine.find((r) => r.receipt)
-      if (packs.length || !last) return [key, packs]
-      return [
-        key,
-        [
-          {
-            id: 'loose',
-            massG: LOOSE_G,
-            packG: LOOSE_G,
-            eur: (toNumber(last.packPriceEur) / toNumber(last.packG)) * LOOSE_G,
-            supplier: last.supplier,
-            since: last.since.toISOString(),
-            loose: true,
-          },
-        ],
-      ]
+      return [key, offersOf(mine)]
     }),
   )
 }
@@ -138,7 +108,7 @@ export async function choosePacks(tx: Read, need: string, who: Who): Promise<Rep
     const cut = n.lastIndexOf(':')
     return [n.slice(0, cut), Number(n.slice(cut + 1))]
   })
-  const offered = await offersOf(tx, [...new Set(needs.map(([key]) => key))])
+  const offered = await offersAt(tx, [...new Set(needs.map(([key]) => key))])
   for (const [ingredientKey, grams] of needs) {
     const offers = offered.get(ingredientKey)!
     const choice = offers.length && grams > 0 ? cheapestPacks(grams, offers, await loadedSolver()) : null
@@ -188,9 +158,7 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
   if (unfit.length) throw invalid(unfit.slice(0, MOST_SAID))
   const last = new Map<string, number | null>()
   for (const key of keys) last.set(key, await lastPriceEurPerKg(tx, key))
-  const far = body.rows.filter(
-    (r) => priceDoubts((r.packPriceEur / r.packG) * 1000, last.get(r.ingredientKey) ?? null).length,
-  )
+  const far = body.rows.filter((r) => priceDoubts(eurPerKg(r), last.get(r.ingredientKey) ?? null).length)
   refuseUnlessConfirmed(
     {
       limits: [],

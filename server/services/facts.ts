@@ -1,3 +1,4 @@
+import { NOTHING } from '#core/yield'
 import { QueryTypes } from 'sequelize'
 import { v7 as uuid } from 'uuid'
 import { atLeast, type Body, type Reply } from '#shared/contract'
@@ -7,7 +8,7 @@ import { database, toNumber, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { invalid, notFound, Refusal } from './errors'
-import { move, NOTHING, onHand } from './lots'
+import { move, onHand } from './lots'
 import type { Who } from './who'
 
 export type FactKind = 'lot' | 'made-lot' | 'press' | 'lot-event' | 'price' | 'price-list'

@@ -1,4 +1,5 @@
 import { QueryTypes } from 'sequelize'
+import { eurPerKg } from '#core/cost'
 import { checkHandling, checkPack, priceDoubts } from '#core/limits'
 import { INGREDIENTS, ownValuesLimits, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
 import { roundAmount } from '#core/units'
@@ -146,18 +147,18 @@ export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
 
 /** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */
 export async function lastPriceEurPerKg(tx: Tx, ingredientKey: string): Promise<number | null> {
-  const [row] = await database().query<{ eurPerKg: string }>(
-    `SELECT pack_price_eur / pack_g * 1000 AS eurPerKg FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
+  const [row] = await database().query<{ packPriceEur: string; packG: string }>(
+    `SELECT pack_price_eur AS packPriceEur, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
       ORDER BY ${NEWEST_FIRST} LIMIT 1`,
     { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
   )
-  return row ? toNumber(row.eurPerKg) : null
+  return row ? eurPerKg({ packPriceEur: toNumber(row.packPriceEur), packG: toNumber(row.packG) }) : null
 }
 
 export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
   await getIngredient(tx, body.ingredientKey)
   const last = await lastPriceEurPerKg(tx, body.ingredientKey)
-  const price = (body.packPriceEur / body.packG) * 1000
+  const price = eurPerKg(body)
   refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
   await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
   return { id: body.id }

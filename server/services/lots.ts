@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5, v7 as uuid } from 'uuid'
 import { checkWeighIn } from '#core/limits'
 import { roundAmount } from '#core/units'
-import { handlingOf, typedPrice, type ReceiptInput } from '#core/yield'
+import { handlingOf, NOTHING, typedPrice, type ReceiptInput } from '#core/yield'
 import type { Body, Lot as LotRow, Reply } from '#shared/contract'
 import { Lot, Movement, Stand } from '../db/models'
 import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
@@ -133,9 +133,6 @@ export const listLots = (tx: Read, standId: string, who: Who): Promise<Reply<'lo
 export async function onHand(tx: Tx, lotId: string): Promise<number> {
   return toNumber((await Movement.sum('amount', { where: { lotId }, transaction: tx })) ?? 0)
 }
-
-/** Below this, in g or mL, a rest is rounding. */
-export const NOTHING = 0.01
 
 export type MoveKind =
   'receive' | 'press-out' | 'press-in' | 'void' | 'restore' | 'garnish' | 'discard' | 'sort-out' | 'sort-in'

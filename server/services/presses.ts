@@ -9,6 +9,7 @@ import {
   handlingOf,
   pressFigures,
   PRESSES_IN_MEAN,
+  costOfTaken,
   shareOfCostEur,
   titratableAcidity,
   trimmedTotalG,
@@ -204,7 +205,7 @@ export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Pr
   const result = found.result!
   const { takenG } = found
   const juiceMl = roundAmount(result.juiceMl)
-  const cost = await costOfTaken(tx, lot, takenG)
+  const cost = await fruitCost(tx, lot, takenG)
   const at = body.at ? new Date(body.at) : now()
   const kept = body.parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
   const shares = handlingOf(fruit, ingredient.handling).shares
@@ -296,15 +297,14 @@ export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Pr
   return { id: body.id }
 }
 
-async function costOfTaken(
+async function fruitCost(
   tx: Tx,
   lot: LockedLot,
   takenG: number,
 ): Promise<{ eur: number | null; basis: 'measured' | 'estimated' }> {
-  const share = shareOfCostEur(toNumberOrNull(lot.costEur), toNumber(lot.amount), takenG)
-  if (share !== null) return { eur: share, basis: 'measured' }
-  const last = await lastPriceEurPerKg(tx, lot.ingredientKey)
-  return { eur: last === null ? null : (last * takenG) / 1000, basis: 'estimated' }
+  const [costEur, amountG] = [toNumberOrNull(lot.costEur), toNumber(lot.amount)]
+  const last = costEur === null ? await lastPriceEurPerKg(tx, lot.ingredientKey) : null
+  return costOfTaken({ costEur, amountG }, takenG, last)
 }
 
 /** Whether a press that is far from the others counts: asked, never decided for anybody. */

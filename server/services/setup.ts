@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import type { Body } from '#shared/contract'
 import { newSyrup } from '#core/recipe'
+import { USUAL_STAND } from '#core/stand'
 import { isTimeZone } from '#core/time'
 import type { ProblemField } from '#shared/problem'
 import { Business, Cup, Person, Recipe, RecipeUse, Stand, Vessel } from '../db/models'
@@ -37,8 +38,7 @@ export function setUpSlowly(body: Body<'setup'>, place: Place): Promise<string> 
   })
 }
 
-/** What a stand starts with before anyone measured anything. Common practice, no source. */
-const STAND = { labourEurPerH: 14, lossShare: 0.03, massStepG: 1, volumeStepMl: 5, version: 1 }
+const STAND = { ...USUAL_STAND, version: 1 }
 
 /**
  * Business, stand and owner, a usual cup, two vessels and a plain syrup: enough to get to a drink. Returns the owner's

@@ -1,6 +1,13 @@
 import { CATALOGUE, isChoice, isNumber, type Spec } from '#core/process'
 import { MASS_UNITS, VOLUME_UNITS } from '#core/units'
-import { DOCUMENT_SCHEMA, OLD_NUMBERS, type RecipeDocument, type SignedFigures, type Snapshots } from '#core/recipe'
+import {
+  DOCUMENT_SCHEMA,
+  MOST_ICE_G,
+  OLD_NUMBERS,
+  type RecipeDocument,
+  type SignedFigures,
+  type Snapshots,
+} from '#core/recipe'
 import { INGREDIENT_KINDS, type IngredientData } from '#core/substances'
 import { key, z } from './endpoint'
 
@@ -33,7 +40,7 @@ const step = z.discriminatedUnion('op', [
 
 const serve = z.strictObject({
   cupId: z.uuid().nullable(),
-  iceG: z.number().min(0).max(2000),
+  iceG: z.number().min(0).max(MOST_ICE_G),
   iceTempC: z.number().min(-30).max(0),
   pouredTempC: z.number().min(0).max(40),
   garnish: z.array(z.strictObject({ ingredient: key, massG: z.number().positive().max(1000) })).max(5),

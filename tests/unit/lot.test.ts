@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { evaluateFigure } from '../../core/figures'
 import { DOCUMENT_SCHEMA, newDrink, upgradeDocument } from '../../core/recipe'
-import { crateFigure, partsOfLot } from '../../app/utils/press'
+import { crateFigure, partsOfLot } from '../../core/yield'
 import { storyRows } from '../../app/utils/story'
 import type { Lot, LotEventRow, Press } from '../../shared/contract'
 

@@ -41,7 +41,11 @@ const press = (over: object = {}) =>
     ...over,
   })
 const over = (entries: Entry[], lots: Lot[] = []) =>
-  withPending({ lots, presses: [] }, entries, STAND, 'Ada', { data: (k) => INGREDIENTS.get(k), handling: () => null })
+  withPending({ lots, presses: [] }, entries, STAND, 'Ada', {
+    data: (k) => INGREDIENTS.get(k),
+    handling: () => null,
+    eurPerKg: () => null,
+  })
 
 describe('what is not sent yet', () => {
   it('can be worked with: weighed in, pressed, counted', () => {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { centsOfLines, lineKey, type Cost, type CostLine } from '#core/cost'
-import { difference, factor, given, product, quotient } from '#core/figures'
+import { centsOfLines, earningsOf, lineKey, type Cost, type CostLine } from '#core/cost'
 
 /** What a cup costs, what it is sold at, and what is left. */
 const props = defineProps<{ cost: Cost }>()
@@ -19,17 +18,9 @@ function setSell(v: number | null): void {
   if (v === sellEur.value || (v === null && sellText.value.trim())) return
   sellEur.value = v
 }
-const sell = computed(() =>
-  sellEur.value === null ? null : given('sold-at', sellEur.value, 'EUR', 'measured', 'source.recipe'),
-)
-const earns = computed(() =>
-  props.cost.total && sell.value ? difference('earns', 'EUR', sell.value, props.cost.total) : null,
-)
-const costShare = computed(() =>
-  props.cost.total && sell.value && sell.value.value > 0
-    ? product('cost-share', '%', [factor(100), quotient('quotient', '1', props.cost.total, sell.value)])
-    : null,
-)
+const earnings = computed(() => earningsOf(props.cost.total, sellEur.value))
+const earns = computed(() => earnings.value.earns)
+const costShare = computed(() => earnings.value.costShare)
 </script>
 
 <template>

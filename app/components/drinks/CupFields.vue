@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { volumeOf, withServe, withVolume, type RecipeDocument } from '#core/recipe'
+import { MOST_ICE_G, volumeOf, withServe, withVolume, type RecipeDocument } from '#core/recipe'
 import type { Cup } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
 
@@ -10,7 +10,6 @@ const emit = defineEmits<{ edit: [document: RecipeDocument] }>()
 const { t } = useI18n()
 const catalogue = useCatalogue()
 
-const MOST_ICE_G = 2000
 const serve = computed(() => props.document.serve)
 const volume = computed(() => volumeOf(props.document))
 const volumeText = ref(String(volume.value))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { fillOf } from '~/utils/colours'
-import type { StripPart } from '~/utils/press'
+import type { StripPart } from '#core/yield'
 
 // A lot as a strip of kilos, to scale: what became juice, by-products and loss, and what is still in the crate.
 const props = defineProps<{ fruit: string; parts: StripPart[]; scaleKg: number; height?: number; label: string }>()

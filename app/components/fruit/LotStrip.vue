@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { eurPerKg } from '#core/cost'
+import { partsOfLot } from '#core/yield'
 import { yieldMlPerKg } from '#core/yield'
 import type { Lot } from '#shared/contract'
 import { isThere, useFruit } from '~/stores/fruit'
@@ -14,7 +16,9 @@ const { n, day, name, money } = useFormat()
 
 const presses = computed(() => fruit.pressesOf.get(props.lot.id) ?? [])
 const parts = computed(() => partsOfLot(props.lot, presses.value))
-const price = computed(() => (props.lot.costEur === null ? null : props.lot.costEur / (props.lot.amount / 1000)))
+const price = computed(() =>
+  props.lot.costEur === null ? null : eurPerKg({ packPriceEur: props.lot.costEur, packG: props.lot.amount }),
+)
 const latest = computed(() => presses.value[0])
 const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))
 const label = computed(

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { eurPerKg } from '#core/cost'
 import { checkPress, type PressExtras } from '#core/limits'
 import { massG, ProcessLimit } from '#core/process'
 import {
   evaluatePress,
-  shareOfCostEur,
+  costOfTaken,
   titratableAcidity,
   titrationLimit,
   trimmedTotalG,
@@ -20,7 +21,7 @@ import { useSession } from '~/stores/session'
 import { inBackground, refuseHere, uuid } from '~/utils/api'
 import { exactKg } from '~/utils/format'
 import type { PartRow } from './PartRows.vue'
-import type { StripPart } from '~/utils/press'
+import type { StripPart } from '#core/yield'
 
 // Two numbers are enough: fruit taken and juice out. The rest is offered. With `correct`, in place of a press that was
 // typed wrong.
@@ -149,6 +150,9 @@ const preview = computed((): { result: PressResult | null; limit: ProcessLimit |
 const figures = computed(() => {
   const [r, i] = [preview.value.result, input.value]
   if (!r || !i) return null
+  const price = catalogue.latestPrice.get(props.lot.ingredientKey)
+  const lot = { costEur: props.lot.costEur, amountG: props.lot.amount }
+  const cost = costOfTaken(lot, i.takenG, price ? eurPerKg(price) : null)
   return figuresOfPress({
     ingredientKey: props.lot.ingredientKey,
     takenG: i.takenG,
@@ -158,8 +162,8 @@ const figures = computed(() => {
     minutes: number.minutes,
     hands: number.hands,
     spilledMl: number.spilled,
-    fruitCostEur: shareOfCostEur(props.lot.costEur, props.lot.amount, i.takenG),
-    costBasis: 'measured',
+    fruitCostEur: cost.eur,
+    costBasis: cost.basis,
     at: session.now().toISOString(),
     seen: { foam: foam.value } as Press['seen'],
   })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { eurPerKg } from '#core/cost'
 import { checkWeighIn, type WeighIn } from '#core/limits'
 import { evaluateReceipt } from '#core/yield'
 import { FEELS, PLACES, PRICE_PER, type Feel, type Place, type PricePer } from '#shared/lists'
@@ -72,7 +73,7 @@ const input = computed((): WeighIn => ({
 const receipt = computed(() => evaluateReceipt(input.value, handling.value?.pieceG ?? null))
 const lastPrice = computed(() => {
   const p = key.value ? catalogue.latestPrice.get(key.value) : undefined
-  return p ? (p.packPriceEur / p.packG) * 1000 : null
+  return p ? eurPerKg(p) : null
 })
 const ripens = computed(() =>
   feel.value === 'firm' && handling.value && handling.value.daysToRipe > 0 ? handling.value.daysToRipe : 0,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { eurPerKg } from '#core/cost'
 import { MASS_UNITS, toGrams, type MassUnit } from '#core/units'
 import { useCatalogue } from '~/stores/catalogue'
 import { useOutbox } from '~/stores/outbox'
@@ -183,10 +184,7 @@ async function addOwn(): Promise<void> {
             {{
               history
                 .slice(0, 6)
-                .map(
-                  (p) =>
-                    `${day(p.since)}: ${n((p.packPriceEur / p.packG) * 1000, p.packPriceEur / p.packG < 0.0001 ? 4 : 2)} €/kg`,
-                )
+                .map((p) => `${day(p.since)}: ${n(eurPerKg(p), eurPerKg(p) < 0.1 ? 4 : 2)} €/kg`)
                 .join(' · ')
             }}
           </p>

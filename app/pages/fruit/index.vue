@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
+import { crateFigure, partsOf, partsOfLot } from '#core/yield'
 import { isThere, useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'

@@ -3,6 +3,7 @@ import { useI18n } from 'vue-i18n'
 import { given, quotient } from '#core/figures'
 import type { LotStory, Press } from '#shared/contract'
 import type { EventKind } from '~/components/fruit/LotEventForm.vue'
+import { crateFigure, isShown, partsOfLot } from '#core/yield'
 import { isThere, useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
@@ -56,7 +57,9 @@ const unitG = computed(() => {
     : null
 })
 const rows = computed(() => lot.value && storyRows(lot.value, presses.value, story.value?.events ?? []))
-const children = computed(() => (story.value?.children ?? []).filter((c) => c.kind === 'by-product' || c.onHand > 0.5))
+const children = computed(() =>
+  (story.value?.children ?? []).filter((c) => c.kind === 'by-product' || isShown(c.onHand)),
+)
 const voiding = useSubmit(async (key) => {
   await api('voidFact', { key, params: { id: target.value!.id }, body: { entity: target.value!.entity } })
 })
@@ -159,7 +162,7 @@ async function corrected(newId: string): Promise<void> {
       <p v-if="lot.cleaned" class="small quiet">
         {{ t('lot.cleaned', { day: day(lot.cleaned.at), who: lot.cleaned.initials }) }}
       </p>
-      <div v-if="lot.onHand > 0.5" class="acts" data-test="lot-acts">
+      <div v-if="isShown(lot.onHand)" class="acts" data-test="lot-acts">
         <v-btn
           v-if="received && isThere(lot)"
           color="primary"

@@ -1,0 +1,59 @@
+import { difference, given, sum, type Figure } from '../figures'
+import { splitOfPress } from './press'
+
+// Where the fruit of a lot went: what its strip is drawn from, and the same as a figure.
+
+export interface StripPart {
+  key: 'juice' | 'trim' | 'pulp' | 'loss' | 'other' | 'crate'
+  kg: number
+}
+type Pressed = Parameters<typeof splitOfPress>[0]
+export interface StripLot {
+  ingredientKey: string
+  /** g as it came, and whether that was weighed */
+  amount: number
+  weighed: boolean
+  /** g that are still there */
+  onHand: number
+}
+
+/** g below which what left a lot otherwise than by a press is rounding. */
+const LEAST_OTHER_G = 1
+
+/** g that left a lot otherwise: garnish, sorted, thrown away. */
+function leftOtherwiseG(lot: StripLot, presses: readonly Pressed[]): number {
+  const otherG = lot.amount - lot.onHand - presses.reduce((sum, p) => sum + p.takenG, 0)
+  return otherG > LEAST_OTHER_G ? otherG : 0
+}
+
+/** Parts of a strip, kg: where the fruit of these presses went. */
+export function partsOf(presses: readonly Pressed[]): StripPart[] {
+  const split = presses.map(splitOfPress)
+  const kg = (of: keyof (typeof split)[number]): number => split.reduce((sum, p) => sum + p[of], 0) / 1000
+  return [
+    { key: 'juice', kg: kg('juiceG') },
+    { key: 'trim', kg: kg('trimG') },
+    { key: 'pulp', kg: kg('pulpG') },
+    { key: 'loss', kg: kg('lossG') },
+  ]
+}
+
+/** A whole lot: its presses, what left it otherwise, and what is still there. */
+export const partsOfLot = (lot: StripLot, presses: readonly Pressed[]): StripPart[] => [
+  ...partsOf(presses),
+  { key: 'other', kg: leftOtherwiseG(lot, presses) / 1000 },
+  { key: 'crate', kg: lot.onHand / 1000 },
+]
+
+/** kg still in the crate, as a figure: what came, less what was pressed and what left otherwise. */
+export function crateFigure(lot: StripLot, presses: readonly Pressed[]): Figure {
+  const params = { name: lot.ingredientKey }
+  const [basis, source] = lot.weighed
+    ? (['measured', 'source.scale'] as const)
+    : (['estimated', 'source.count'] as const)
+  const received = given('received', lot.amount / 1000, 'kg', basis, source, params)
+  const out = presses.map((p) => given('taken', p.takenG / 1000, 'kg', 'measured', 'source.scale', params))
+  const otherG = leftOtherwiseG(lot, presses)
+  if (otherG > 0) out.push(given('left-otherwise', otherG / 1000, 'kg', 'measured', 'source.lots', params))
+  return out.length ? difference('in-crate', 'kg', received, sum('out-of-crate', 'kg', out, params), params) : received
+}
