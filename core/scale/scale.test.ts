@@ -13,7 +13,8 @@ import {
 import { INGREDIENTS } from '../substances'
 import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
-import { predictYield, yieldQuantile } from '../yield/prediction'
+import { quantile } from '../evidence'
+import { predictYield } from '../yield/prediction'
 import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups } from '.'
 
 const context = shippedContext({ syrup: newSyrup() })
@@ -90,7 +91,7 @@ describe('buying', () => {
   const buy = (fruitG: number, juiceMl: number) => toBuy(need(100), onHand(fruitG, juiceMl)).fruit[0]!
   it('litres through the yield, garnish on top, less what is there, up to the step', () => {
     // 4000 mL ÷ the mL/kg that four lots in five give + 100 × 10 g of garnish
-    const perKg = yieldQuantile(predictYield(fruitYield(INGREDIENTS.get('lemon')!, []).handbook.value, []), 0.2)
+    const perKg = quantile(predictYield(fruitYield(INGREDIENTS.get('lemon')!, []).handbook.value, []), 0.2)
     expect(buy(0, 0).neededKg.value).toBeCloseTo(4000 / perKg + 1, 9)
     expect(buy(0, 0).buyKg.value).toBe(Math.ceil((4000 / perKg + 1) * 10) / 10)
     expect(buy(2000, 1000).neededKg.value).toBeCloseTo(3000 / perKg + 1, 9)

@@ -5,6 +5,8 @@ import { handbookYield, juiceDensityGPerMl, type PressFigures } from './press'
 
 /** How many presses back the mean looks: a season's fruit, not last winter's. */
 export const PRESSES_IN_MEAN = 12
+/** How many presses back tells what the next lot will give. */
+export const PRESSES_KNOWN = 24
 
 export interface FruitYield {
   handbook: Figure
@@ -15,6 +17,8 @@ export interface FruitYield {
   count: number
   /** mL per kg of the presses the mean is of, newest first */
   recent: number[]
+  /** mL per kg of the presses that the next lot is predicted from, newest first */
+  history: number[]
   /** the yield to cost with: the stand's own where there is one */
   used: Figure
   costPerL: Figure | null
@@ -38,6 +42,7 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
     mean,
     count: yields.length,
     recent: yields.map((y) => y.value),
+    history: presses.slice(0, PRESSES_KNOWN).map((p) => p.yield.value),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,
     costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,

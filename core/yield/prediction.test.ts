@@ -1,53 +1,38 @@
-import { seeded } from '../random'
-import { PRIOR, compareYields, kgForJuice, predictYield, yieldInterval, yieldQuantile } from './prediction'
+import { interval } from '../evidence'
+import { INGREDIENTS } from '../substances'
+import { fruitYield, handbookYield } from '.'
+import { compareYields, kgForJuice, predictYield, sureMlPerKg, sureYield } from './prediction'
 
 describe('the yield of the next lot', () => {
-  it('is the handbook’s without a press, and the stand’s own after many', () => {
+  it('is the handbook’s without a press, and the newest presses’ after many', () => {
     expect(predictYield(430, []).expected).toBe(430)
-    expect(predictYield(430, [380]).expected).toBe(405)
-    expect(predictYield(430, Array(40).fill(380)).expected).toBeCloseTo(380 + 50 / 41, 9)
-    expect(predictYield(430, Array(40).fill(380)).scale).toBeLessThan(predictYield(430, []).scale / 2)
+    expect(predictYield(430, [380]).expected).toBeCloseTo(405, 9)
+    const moved = [...Array(6).fill(300), ...Array(12).fill(430)].map((y, i) => y + 8 * (i % 3))
+    expect(predictYield(430, moved).expected).toBeLessThan(340)
+    const [low, high] = interval(predictYield(430, []), 0.9)
+    expect((low + high) / 2).toBeCloseTo(430, 0)
   })
-  // Student t tables (memory): 95 % quantile with 3 degrees of freedom 2.353, with 23 1.714
-  it('has the quantiles of the t distribution', () => {
-    const none = predictYield(100, [])
-    expect((yieldQuantile(none, 0.95) - 100) / none.scale).toBeCloseTo(2.353, 3)
-    const many = predictYield(
-      100,
-      Array.from({ length: 20 }, (_, i) => 95 + (i % 2) * 10),
-    )
-    expect((yieldQuantile(many, 0.95) - many.expected) / many.scale).toBeCloseTo(1.714, 3)
+  it('a slip of ten leaves an answer, and a press of nothing is none', () => {
+    const slipped = [400, 410, 4050, 395, 405, 400, 390, 410, 400, 405]
+    expect(sureMlPerKg(predictYield(430, slipped), 0.9)).toBeGreaterThan(300)
+    expect(predictYield(430, [0, 400]).count).toBe(1)
   })
-  // Stands are simulated from what the model believes: the 90 % interval is to hold between 88 and 92 of 100 next lots,
-  // with few presses and with many
-  it.each([[0], [2], [5], [12], [40]])('90 %% intervals hold after %d presses', (presses) => {
-    const { normal } = seeded(20261125 + presses)
-    let inside = 0
-    const RUNS = 8000
-    for (let run = 0; run < RUNS; run++) {
-      // spread from its prior (scaled inverse chi-square), then the mean
-      let chi = 0
-      for (let i = 0; i < PRIOR.dof; i++) chi += normal() ** 2
-      const sd = 0.12 * 430 * Math.sqrt(PRIOR.dof / chi)
-      const truth = 430 + (sd / Math.sqrt(PRIOR.presses)) * normal()
-      const [low, high] = yieldInterval(
-        predictYield(
-          430,
-          Array.from({ length: presses }, () => truth + sd * normal()),
-        ),
-        0.9,
-      )
-      const next = truth + sd * normal()
-      if (next >= low && next <= high) inside++
-    }
-    expect(inside / RUNS).toBeGreaterThan(0.88)
-    expect(inside / RUNS).toBeLessThan(0.92)
-  })
-  it('asks for more kilos the surer it is to be enough, and says when that cannot be', () => {
+  it('says how many kilos are enough, more for a greater chance, and never falls over', () => {
     const p = predictYield(430, [400, 420, 390, 410, 405])
-    expect(kgForJuice(p, 8900, 0.5)).toBeCloseTo(8900 / p.expected, 9)
-    expect(kgForJuice(p, 8900, 0.9)).toBeGreaterThan(kgForJuice(p, 8900, 0.5))
-    expect(() => kgForJuice(predictYield(430, []), 8900, 0.9999)).toThrow(RangeError)
+    expect(kgForJuice(p, 8900, 0.5)! / (8900 / p.expected)).toBeCloseTo(1, 2)
+    expect(kgForJuice(p, 8900, 0.9)!).toBeGreaterThan(kgForJuice(p, 8900, 0.5)!)
+    expect(kgForJuice(predictYield(430, []), 8900, 0.9999)).toBeNull()
+    expect(kgForJuice(predictYield(430, [1, 2000, 3]), 8900, 0.99)).toBeNull()
+  })
+  it('opens to what is expected and an allowance', () => {
+    const known = fruitYield(INGREDIENTS.get('lemon')!, [])
+    const sure = sureYield(known, 0.9, {})!
+    const [expected, allowance] = sure.args
+    expect([expected!.value, sure.value]).toEqual([
+      handbookYield(INGREDIENTS.get('lemon')!).value,
+      expect.closeTo(expected!.value - allowance!.value, 9),
+    ])
+    expect(sureYield(known, 0.9999, {})).toBeNull()
   })
 })
 

@@ -1,7 +1,7 @@
 import { mean } from 'simple-statistics'
-import { difference, given, product, type Figure } from '../figures'
+import { predict, quantile, tBelow, tQuantile, type Prediction } from '../evidence'
+import { difference, given, type Figure } from '../figures'
 import type { FruitYield } from './fruit'
-import { tBelow, tQuantile } from './student'
 
 /**
  * What is known of a fruit's yield before anyone here has pressed any: the handbook's mean counts as one press, and
@@ -10,82 +10,62 @@ import { tBelow, tQuantile } from './student'
  */
 export const PRIOR = { presses: 1, spreadShare: 0.12, dof: 3 } as const
 
-export interface YieldPrediction {
-  /** mL per kg expected of the next lot */
-  expected: number
-  /** the scale of the t distribution of the next lot, mL per kg, and its degrees of freedom */
-  scale: number
-  dof: number
-  count: number
-}
-
 /**
- * Yield of the next lot from the presses so far and the handbook: a normal model with unknown mean and spread and a
- * conjugate prior, so that the handbook counts much with no press and hardly with twelve (Gelman et al., Bayesian Data
- * Analysis, section 3.3, memory). The next lot follows a Student t.
+ * Yield of the next lot from the presses so far and the handbook, which counts much with no press and hardly with
+ * twelve.
  * @param handbookMlPerKg prior mean, above 0
- * @param yields mL per kg of each press, outliers left out by the caller
+ * @param yields mL per kg of each press, newest first; presses that somebody left out are not among them
  */
-export function predictYield(handbookMlPerKg: number, yields: readonly number[]): YieldPrediction {
-  const n = yields.length
-  const k = PRIOR.presses + n
-  const dof = PRIOR.dof + n
-  const average = n ? mean([...yields]) : handbookMlPerKg
-  const expected = (PRIOR.presses * handbookMlPerKg + n * average) / k
-  const priorSpread = PRIOR.spreadShare * handbookMlPerKg
-  const within = yields.reduce((sum, y) => sum + (y - average) ** 2, 0)
-  const between = ((PRIOR.presses * n) / k) * (average - handbookMlPerKg) ** 2
-  const variance = (PRIOR.dof * priorSpread ** 2 + within + between) / dof
-  return { expected, scale: Math.sqrt(variance * (1 + 1 / k)), dof, count: n }
+export function predictYield(handbookMlPerKg: number, yields: readonly number[]): Prediction {
+  const prior = {
+    mean: handbookMlPerKg,
+    worth: PRIOR.presses,
+    spread: PRIOR.spreadShare * handbookMlPerKg,
+    dof: PRIOR.dof,
+  }
+  return predict(prior, [...yields].filter((y) => y > 0).reverse())
 }
 
-/** The yield, mL per kg, that the next lot stays below with chance `p`. @param p above 0 and below 1 */
-export const yieldQuantile = (prediction: YieldPrediction, p: number): number =>
-  prediction.expected + prediction.scale * tQuantile(p, prediction.dof)
+/** Less than this share of what is expected is no answer: nobody buys ten times the fruit to be sure. */
+const LEAST_SURE_SHARE = 0.1
 
-/** Between these the next lot lies with chance `p`. */
-export function yieldInterval(prediction: YieldPrediction, p: number): readonly [low: number, high: number] {
-  return [yieldQuantile(prediction, (1 - p) / 2), yieldQuantile(prediction, (1 + p) / 2)]
+/** What the next lot gives at least with chance `p`, mL per kg; null where so little is known that it is next to none. */
+export function sureMlPerKg(prediction: Prediction, p: number): number | null {
+  const sure = quantile(prediction, 1 - p)
+  return sure >= LEAST_SURE_SHARE * prediction.expected ? sure : null
 }
 
 /**
- * Kilos to buy for `juiceMl`, so that they are enough with chance `p`. The lot bought is one lot: its yield holds for
- * all its kilos.
- * @throws RangeError when no amount gives that chance, since so low a yield cannot be ruled out
+ * Kilos to buy for `juiceMl`, so that they are enough with chance `p`; null where no sensible amount gives that chance.
+ * The lot bought is one lot: its yield holds for all its kilos.
  */
-export function kgForJuice(prediction: YieldPrediction, juiceMl: number, p: number): number {
-  const sure = yieldQuantile(prediction, 1 - p)
-  if (!(sure > 0)) throw new RangeError(`a chance of ${p} cannot be had with what is known of this fruit`)
-  return juiceMl / sure
+export function kgForJuice(prediction: Prediction, juiceMl: number, p: number): number | null {
+  const sure = sureMlPerKg(prediction, p)
+  return sure === null ? null : juiceMl / sure
 }
 
 /**
- * The least that the next lot gives with chance `p`, mL per kg, as a figure that opens: what is expected, less so many
- * times its spread. Null where that is nothing.
+ * The least that the next lot gives with chance `p`, mL per kg, as a figure that opens: what is expected, less an
+ * allowance for how lots differ. Null where that is next to nothing.
  */
 export function sureYield(known: FruitYield, p: number, params: Figure['params']): Figure | null {
-  const next = predictYield(known.handbook.value, known.recent)
-  const expected = given(
-    'yield-expected',
-    next.expected,
+  const next = predictYield(known.handbook.value, known.history)
+  const sure = sureMlPerKg(next, p)
+  if (sure === null) return null
+  const told = { ...params, count: next.count, chance: Math.round(p * 100) }
+  const [basis, source] = next.count
+    ? (['estimated', 'source.presses-and-handbook'] as const)
+    : (['default', known.handbook.source ?? 'source.handbook'] as const)
+  const expected = given('yield-expected', next.expected, 'mL/kg', basis, source, told)
+  const allowance = given(
+    'yield-allowance',
+    next.expected - sure,
     'mL/kg',
-    known.count ? 'estimated' : 'default',
-    known.count ? 'source.presses-and-handbook' : (known.handbook.source ?? 'source.handbook'),
-    { ...params, count: next.count },
+    'estimated',
+    next.count ? 'source.presses-and-handbook' : 'source.evidence',
+    told,
   )
-  const spread = given('yield-scale', next.scale, 'mL/kg', 'estimated', 'source.presses-and-handbook', {
-    ...params,
-    count: next.count,
-  })
-  const times = given('t-quantile', tQuantile(p, next.dof), '1', 'default', 'source.student', {
-    chance: Math.round(p * 100),
-    dof: next.dof,
-  })
-  const sure = difference('yield-sure', 'mL/kg', expected, product('yield-allowance', 'mL/kg', [spread, times]), {
-    ...params,
-    chance: Math.round(p * 100),
-  })
-  return sure.value > 0 ? sure : null
+  return difference('yield-sure', 'mL/kg', expected, allowance, told)
 }
 
 export interface Comparison {

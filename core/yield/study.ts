@@ -3,7 +3,7 @@ import { given } from '../figures'
 import { dayOf, monthOf, type Day } from '../time'
 import { withLabour } from './press'
 import { compareYields, type Comparison } from './prediction'
-import { tQuantile } from './student'
+import { tQuantile } from '../evidence'
 
 /** One press as the study of a fruit sees it. */
 export interface PressPoint {

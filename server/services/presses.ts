@@ -9,6 +9,7 @@ import {
   handlingOf,
   pressFigures,
   PRESSES_IN_MEAN,
+  PRESSES_KNOWN,
   costOfTaken,
   shareOfCostEur,
   titratableAcidity,
@@ -100,7 +101,7 @@ export async function listPresses(tx: Read, standId: string, who: Who): Promise<
     {
       table: 'press',
       when: 'at',
-      n: PRESSES_IN_MEAN,
+      n: PRESSES_KNOWN,
       where: `stand_id = :standId AND ${counts('press.id', 'press')}`,
       counting: IN_MEAN,
       of: "kind = 'fruit'",

@@ -104,16 +104,20 @@ describe('bad input changes nothing', () => {
       (await owner.call('presses', { query: { stand } })).body.find((p: { id: string }) => p.id === body.id).doubts,
     ).toEqual(['yield-far-below'])
   })
-  it('sugar the water does not hold, as a prep', async () => {
+  it('a jar that keeps all that goes in, as a prep', async () => {
     const syrup = (await owner.call('recipes')).body.recipes.find(
       (r: { shipped: string }) => r.shipped === 'simple-syrup',
     )
+    const steps = [
+      { op: 'take', out: 'a', item: { ingredient: 'water' }, amount: { value: 10, unit: 'g' }, tempC: 20 },
+      { op: 'blend', in: ['a'], out: 'b' },
+    ]
     const a = await owner.call('putRecipe', {
       params: { id: syrup.id },
-      body: { ...syrup, draft: withAmount(syrup.draft, 'sugar', { value: 2500, unit: 'g' }) },
+      body: { ...syrup, draft: { ...syrup.draft, steps, output: 'b' } },
     })
-    expect([a.status, a.body.errors[0].code]).toEqual([422, 'sugar-more-than-water-holds'])
-    expect(a.body.errors[0].numbers.undissolvedG).toBeGreaterThan(400)
+    expect([a.status, a.body.errors[0].code]).toEqual([422, 'all-sticks'])
+    expect(a.body.errors[0].numbers).toMatchObject({ massG: 10, stuckG: 15 })
   })
   it('more than 64 kB at once, something that is not JSON, no key', async () => {
     const headers = { cookie: owner.cookie }

@@ -145,9 +145,7 @@ export const figures = {
     sample: 'Juice in the sample',
     'titratable-acidity': 'Acid (TA), as citric',
     'yield-expected': 'Expected of the next lot of {name}',
-    'yield-scale': 'How much lots differ, with what is not known yet',
-    't-quantile': 'Times the spread for {chance} of 100, Student t with {dof}',
-    'yield-allowance': 'Allowance',
+    'yield-allowance': 'Allowance so that {chance} of 100 lots are enough, from {count} presses',
     'yield-sure': 'At least, in {chance} of 100 lots of {name}',
     'litres-wanted': '{name} wanted beside the plan',
     'juice-to-expect': 'Juice to expect of {name}',
@@ -173,6 +171,7 @@ export const figures = {
     mean: 'Sum divided by how many there are.',
   },
   source: {
+    evidence: 'How lots of fruit differ, common practice, and how little is known yet',
     'cup-weight': 'Weight of a US cup, USDA FoodData Central from memory',
     bill: 'What the recipe takes, through its preps',
     freezing: 'Freezing point of the drink and heat of fusion, CRC Handbook',

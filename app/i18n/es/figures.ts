@@ -147,9 +147,7 @@ export const figures: typeof en = {
     sample: 'Jugo de la muestra',
     'titratable-acidity': 'Ácido (TA), como cítrico',
     'yield-expected': 'Esperado del próximo lote de {name}',
-    'yield-scale': 'Cuánto varían los lotes, con lo que aún no se sabe',
-    't-quantile': 'Veces la variación para {chance} de 100, t de Student con {dof}',
-    'yield-allowance': 'Margen',
+    'yield-allowance': 'Margen para que basten {chance} de 100 lotes, de {count} prensados',
     'yield-sure': 'Al menos, en {chance} de 100 lotes de {name}',
     'litres-wanted': '{name}, pedido además del plan',
     'juice-to-expect': 'Jugo que se espera de {name}',
@@ -176,6 +174,7 @@ export const figures: typeof en = {
     mean: 'La suma entre cuántos hay.',
   },
   source: {
+    evidence: 'Cuánto varían los lotes, práctica común, y lo poco que se sabe aún',
     'cup-weight': 'Peso de una taza de EE. UU., USDA FoodData Central de memoria',
     bill: 'Lo que toma la receta, con sus preparaciones',
     freezing: 'Punto de congelación de la bebida y calor de fusión, CRC Handbook',

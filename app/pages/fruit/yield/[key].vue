@@ -2,7 +2,8 @@
 import { useI18n } from 'vue-i18n'
 import { dayOf } from '#core/time'
 import { handbookYield, withLabour } from '#core/yield'
-import { predictYield, sureYield, yieldInterval } from '#core/yield/prediction'
+import { interval } from '#core/evidence'
+import { predictYield, sureYield } from '#core/yield/prediction'
 import { litreEur, studyYield, type Group } from '#core/yield/study'
 import type { Press } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
@@ -54,8 +55,8 @@ const handbook = computed(() => (fruit.value?.fruit ? handbookYield(fruit.value)
 const points = computed(() => presses.value.map(pointOf))
 const study = computed(() => studyYield(points.value, session.zone))
 const known = computed(() => store.yields.get(key.value))
-const next = computed(() => (known.value ? predictYield(known.value.handbook.value, known.value.recent) : null))
-const nine = computed(() => (next.value ? yieldInterval(next.value, 0.9) : null))
+const next = computed(() => (known.value ? predictYield(known.value.handbook.value, known.value.history) : null))
+const nine = computed(() => (next.value ? interval(next.value, 0.9) : null))
 const sure = computed(() => (known.value ? sureYield(known.value, 0.9, { name: key.value }) : null))
 const rate = computed(() => (session.isOwner ? (session.stand?.labourEurPerH ?? null) : null))
 const withWork = computed(() =>

@@ -3,3 +3,4 @@ import jStat from 'jstat'
 /** Student's t distribution. @param dof degrees of freedom, above 0 */
 export const tQuantile = (p: number, dof: number): number => jStat.studentt.inv(p, dof)
 export const tBelow = (t: number, dof: number): number => jStat.studentt.cdf(t, dof)
+export const tDensity = (t: number, dof: number): number => jStat.studentt.pdf(t, dof)

@@ -3,6 +3,7 @@ declare module 'jstat' {
   interface Distribution {
     inv(p: number, dof: number): number
     cdf(x: number, dof: number): number
+    pdf(x: number, dof: number): number
   }
   const jStat: { studentt: Distribution }
   export default jStat
