@@ -36,10 +36,10 @@ const MEMORIES = [
 ] as const
 
 /**
- * The next observation after these: a level with a normal spread that is not known, both learned with a conjugate prior,
- * and a level that may move, by discounting what is known before each observation (West and Harrison, Bayesian
- * Forecasting and Dynamic Models, 1997, chapter 2 and 4; memory). With a memory of 1 this is the conjugate normal model
- * (Gelman et al., Bayesian Data Analysis, section 3.3; memory).
+ * The next observation after these: a level with a normal spread that is not known, both learned with a conjugate
+ * prior, and a level that may move, by discounting what is known before each observation (West and Harrison, Bayesian
+ * Forecasting and Dynamic Models, 1997, chapters 2 and 4; memory). With a memory of 1 this is the conjugate normal
+ * model (Gelman et al., Bayesian Data Analysis, section 3.3; memory).
  * @param values in the order of time, on the scale of the prior
  */
 export function levelsAfter(prior: Prior, values: readonly number[]): Level[] {

@@ -55,6 +55,19 @@ export const plainResult = (out: Stream): StepResult<Record<never, number>> => (
 export type Equipment =
   'sink' | 'knife' | 'press' | 'blender' | 'strainer' | 'burner' | 'vessel' | 'fridge' | 'dispenser'
 
+/** It counts only for one choice of another field, and is asked for only then. */
+export interface Only {
+  with: string
+  is: string
+}
+/** Whether a field of a step is asked for, by what is chosen in the others. */
+export function isAsked(specs: Specs, name: string, given: Readonly<Record<string, unknown>>): boolean {
+  const spec = specs[name]!
+  const only = 'only' in spec ? spec.only : undefined
+  if (!only) return true
+  const other = specs[only.with] as ChoiceSpec
+  return (given[only.with] ?? other.default) === only.is
+}
 /**
  * A number of a step. Without a default it must be given. `model` is the range the formula was made for: outside, the
  * step computes and flags the figure. `limit` is the code of the sentence for a number out of bounds, where there is a
@@ -66,6 +79,7 @@ export interface NumberSpec {
   most: number
   default?: number
   optional?: true
+  only?: Only
   source?: string
   model?: readonly [number, number]
   limit?: string
@@ -77,6 +91,7 @@ export interface NumberSpec {
 }
 export interface ChoiceSpec {
   choices: readonly string[]
+  only?: Only
   default?: string
   source?: string
 }

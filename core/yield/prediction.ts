@@ -29,7 +29,7 @@ export function predictYield(handbookMlPerKg: number, yields: readonly number[])
 /** Less than this share of what is expected is no answer: nobody buys ten times the fruit to be sure. */
 const LEAST_SURE_SHARE = 0.1
 
-/** What the next lot gives at least with chance `p`, mL per kg; null where so little is known that it is next to none. */
+/** What the next lot gives at least with chance `p`, mL per kg; null where so little is known that it is hardly any. */
 export function sureMlPerKg(prediction: Prediction, p: number): number | null {
   const sure = quantile(prediction, 1 - p)
   return sure >= LEAST_SURE_SHARE * prediction.expected ? sure : null

@@ -1,5 +1,4 @@
 import { QueryTypes } from 'sequelize'
-import { withAmount } from '../../core/recipe'
 import { splitOfPress } from '../../core/yield'
 import { closeDatabase, database } from '../../server/db/connect'
 import { type Client, codesOf, makeDrink, people, pressBody, raw, uuid, weighIn } from './client'

@@ -2,8 +2,8 @@ import { interval } from '../../core/evidence'
 import { seeded, type Random } from '../../core/random'
 import { PRIOR, predictYield } from '../../core/yield/prediction'
 
-// Stands that are made up: what their lots give, and what a handbook says. Of each, how often the next lot lies where 90
-// of 100 are said to.
+// Stands that are made up: what their lots give, and what a handbook says. Of each, how often the next lot lies where
+// 90 of 100 are said to.
 
 const HANDBOOK = 430
 type Lot = (i: number) => number

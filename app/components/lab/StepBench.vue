@@ -6,6 +6,7 @@ import {
   ProcessLimit,
   bitterFlags,
   ingredientStream,
+  isAsked,
   isChoice,
   isNumber,
   kebab,
@@ -31,6 +32,8 @@ const { n, name, locale, unit } = useFormat()
 const { ofCode } = useSentence()
 const kind = CATALOGUE[props.op] as unknown as StepKind
 const specs = Object.entries<Spec>(kind.params)
+/** Fields that count for what is chosen in the others. */
+const asked = computed(() => specs.filter(([key]) => isAsked(kind.params, key, values)))
 
 interface Row {
   key: number
@@ -130,6 +133,12 @@ const tried = computed(() => {
     return { limit: e }
   }
 })
+/** Minutes as one says them: hours from four on. */
+const LONG_MIN = 240
+const unitOf = (min: number): string => (min >= LONG_MIN ? 'h' : 'min')
+const amountOf = (min: number, inUnitOf: number): string =>
+  inUnitOf >= LONG_MIN ? n(min / 60, min % 60 ? 1 : 0) : n(min, min < 10 ? 1 : 0)
+const lasting = (min: number): string => `${amountOf(min, min)} ${unitOf(min)}`
 const limitText = computed(() => {
   const limit = tried.value?.limit
   if (!limit) return ''
@@ -221,7 +230,7 @@ function more(): void {
       <template v-if="specs.length">
         <h3>{{ t('lab.numbers') }}</h3>
         <div class="numbers">
-          <template v-for="[key, spec] in specs" :key="key">
+          <template v-for="[key, spec] in asked" :key="key">
             <FieldAmountField
               v-if="isNumber(spec)"
               v-model="texts[key]"
@@ -283,8 +292,8 @@ function more(): void {
             >{{ t('lab.hands') }} <b class="num">{{ n(tried.result.handMin, 1) }}</b> min</span
           >
           <span
-            >{{ t('lab.waits') }}
-            <b class="num">{{ n(tried.result.waitMin, tried.result.waitMin < 10 ? 1 : 0) }}</b> min</span
+            >{{ t('lab.waits') }} <b class="num">{{ amountOf(tried.result.waitMin, tried.result.waitMin) }}</b>
+            {{ unitOf(tried.result.waitMin) }}</span
           >
           <span v-if="tried.result.energyKj > 0"
             >{{ t('lab.energy') }} <b class="num">{{ n(tried.result.energyKj / 3600, 2) }}</b> kWh</span
@@ -296,7 +305,7 @@ function more(): void {
         <p class="small">
           <b>{{ t('lab.done') }}</b> {{ t(`endSign.${kind.endSign}`) }}
           <span v-if="tried.window" class="quiet">{{
-            t('lab.window', { from: n(tried.window[0]), to: `${n(tried.window[1])} min` })
+            t('lab.window', { from: amountOf(tried.window[0], tried.window[1]), to: lasting(tried.window[1]) })
           }}</span>
         </p>
         <p v-for="f in tried.result.flags" :key="f.code" class="flag" data-test="flag">
@@ -351,6 +360,7 @@ function more(): void {
 .numbers {
   display: grid;
   grid-template-columns: 1fr 1fr;
+  align-items: start;
   gap: 10px 12px;
 }
 .flow {

@@ -51,7 +51,7 @@ const rows = computed((): Row[] => {
         <dd v-if="isKnown(row.figure)">
           <FigureButton :figure="row.figure" :digits="row.digits" :shown-as="row.shownAs" :unit="row.unit" />
         </dd>
-        <dd v-else class="small quiet">{{ ofCode(row.figure.notKnown) }}</dd>
+        <dd v-else class="unknown quiet">{{ ofCode(row.figure.notKnown) }}</dd>
       </div>
     </dl>
     <p v-for="d in isKnown(figures.ph) ? ph.doubts : []" :key="d" class="small quiet">{{ ofCode(d) }}</p>
@@ -73,5 +73,9 @@ dt {
 dd {
   margin: 0;
   font-size: 18px;
+}
+.unknown {
+  font-size: 14px;
+  line-height: 1.3;
 }
 </style>

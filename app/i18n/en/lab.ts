@@ -118,7 +118,7 @@ export const lab = {
     'share-into-food': 'Share that reaches the food',
     'minutes-to-strain': 'Minutes to strain',
     'param-heater': 'Heated by',
-    'param-microwave-w': 'Power of the microwave oven',
+    'param-microwave-w': 'Microwave power',
     'param-foam': 'Foam',
     'param-settle-min': 'Left to settle for',
     'param-min-per-l': 'Minutes a litre takes',

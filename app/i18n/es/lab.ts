@@ -119,7 +119,7 @@ export const lab: typeof en = {
     'share-into-food': 'Parte que llega al alimento',
     'minutes-to-strain': 'Minutos para colar',
     'param-heater': 'Se calienta con',
-    'param-microwave-w': 'Potencia del microondas',
+    'param-microwave-w': 'Potencia microondas',
     'param-foam': 'Espuma',
     'param-settle-min': 'Se deja asentar',
     'param-min-per-l': 'Minutos por litro',

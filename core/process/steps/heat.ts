@@ -15,6 +15,8 @@ import {
   type Specs,
 } from '../step'
 
+const BY_BURNER = { with: 'heater', is: 'burner' } as const
+
 /**
  * What every step that heats asks. An electric hob of 1800 W gives about half of it to the pot. A microwave oven is
  * named by what it gives to a litre of water (IEC 60705); the wall gives some 1.7 times that. Common practice, no
@@ -22,11 +24,19 @@ import {
  */
 export const BURNER = {
   heater: { choices: ['burner', 'microwave'], default: 'burner', source: 'source.practice' },
-  burnerW: { unit: 'W', least: 50, most: 30000, default: 1800, source: 'source.practice' },
-  efficiency: { unit: '1', least: 0.05, most: 1, default: 0.5, source: 'source.practice' },
-  microwaveW: { unit: 'W', least: 50, most: 30000, default: 800, source: 'source.practice', model: [300, 3000] },
+  burnerW: { unit: 'W', least: 50, most: 30000, default: 1800, source: 'source.practice', only: BY_BURNER },
+  efficiency: { unit: '1', least: 0.05, most: 1, default: 0.5, source: 'source.practice', only: BY_BURNER },
+  microwaveW: {
+    unit: 'W',
+    least: 50,
+    most: 30000,
+    default: 800,
+    source: 'source.practice',
+    model: [300, 3000],
+    only: { with: 'heater', is: 'microwave' },
+  },
   altitudeM: { unit: 'm', least: -400, most: 5000, default: 0, source: 'source.sea-level', model: [-400, 4000] },
-  energy: { choices: CARRIERS, default: 'electricity', source: 'source.practice' },
+  energy: { choices: CARRIERS, default: 'electricity', source: 'source.practice', only: BY_BURNER },
 } as const satisfies Specs
 
 /** Share of what a microwave oven draws that reaches the food. Common practice, no source. */

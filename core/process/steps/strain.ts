@@ -78,7 +78,14 @@ export const strain = defineStep({
     minPerL: { unit: 'min/L', least: 0, most: 240, optional: true },
     foamShare: { unit: '1', least: 0, most: 0.8, default: 0, source: 'source.practice' },
     foam: { choices: ['stays', 'settles', 'drawn-off'], default: 'stays', source: 'source.practice' },
-    settleMin: { unit: 'min', least: 0, most: 240, default: 20, source: 'source.practice' },
+    settleMin: {
+      unit: 'min',
+      least: 0,
+      most: 240,
+      default: 20,
+      source: 'source.practice',
+      only: { with: 'foam', is: 'settles' },
+    },
   },
   run([crushed], { mesh, mode, heldGPerG, foamShare, foam, settleMin, minPerL }) {
     // What goes through a sieve was cut or crushed before: it is whole fruit no more.
