@@ -17,7 +17,7 @@ const common = {
     '^~/(.*)$': '<rootDir>/app/$1',
   },
   testEnvironment: 'node',
-  modulePathIgnorePatterns: ['<rootDir>/.build', '<rootDir>/.nuxt'],
+  modulePathIgnorePatterns: ['<rootDir>/.build', '<rootDir>/.nuxt', '<rootDir>/tmp'],
 }
 export default {
   projects: [

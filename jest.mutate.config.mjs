@@ -8,5 +8,5 @@ export default {
   setupFiles: ['<rootDir>/tests/unit/same-properties.ts'],
   testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/tests/unit/{laws,worked-recipes,lot,pending}.test.ts'],
   testPathIgnorePatterns: ['core/evidence', 'core/time', 'core/solve'],
-  globals: { OLVEX_PROPERTY_MS: 150 },
+  globals: { OLVEX_PROPERTY_MS: 60 },
 }

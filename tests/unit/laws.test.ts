@@ -4,8 +4,8 @@ import { fixedFigures } from '../laws/fixed-figures'
 import { judge } from '../laws/laws'
 import { randomDocument } from '../laws/random-documents'
 
-// 20 000 of them run in the bench.
-const DOCUMENTS = 300
+// 20 000 of them run in the bench, and a few where each of thousands of changes is tried.
+const DOCUMENTS = 'OLVEX_PROPERTY_MS' in globalThis ? 20 : 300
 
 it(`${DOCUMENTS} random recipes of 2 to 40 steps keep every law, and nine in ten of them can be made`, () => {
   const limits: string[] = []
@@ -14,7 +14,7 @@ it(`${DOCUMENTS} random recipes of 2 to 40 steps keep every law, and nine in ten
     if ('limit' in verdict) limits.push(verdict.limit)
     else expect([seed, verdict.broken]).toEqual([seed, []])
   }
-  expect(limits.length).toBeLessThanOrEqual(DOCUMENTS / 10)
+  expect(limits.length).toBeLessThanOrEqual(Math.max(3, DOCUMENTS / 10))
 })
 
 it('the core’s number stands for its figures: what moves them moves it', () => {

@@ -100,3 +100,18 @@ it('docs/api.md names every route as the contract has it', () => {
   for (const e of Object.values(contract))
     expect(text).toContain(`| \`${e.method} ${e.path}\` | ${e.role} | ${e.summary} |`)
 })
+
+// What the documents promise rests on tests that are there under the name they give.
+it('every test that docs/testing.md names is there', () => {
+  const named = [
+    ...readFileSync('docs/testing.md', 'utf8').matchAll(
+      /`((?:core|tests|scripts)\/[^`]+\.ts)`: ((?:“[^”]+”(?:, )?)+)/g,
+    ),
+  ]
+  expect(named.length).toBeGreaterThan(40)
+  for (const [, file, names] of named) {
+    const text = readFileSync(file!, 'utf8').replaceAll("\\'", "'")
+    for (const [, name] of names!.matchAll(/“([^”]+)”/g))
+      expect([file, name, text.includes(name!)]).toEqual([file, name, true])
+  }
+})
