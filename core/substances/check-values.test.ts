@@ -21,6 +21,7 @@ import {
 import { acidG } from '../process'
 import {
   FACTS,
+  heapedGPerMl,
   INDEX,
   INGREDIENTS,
   STRONG_ION,
@@ -321,7 +322,9 @@ describe('steps against values from outside', () => {
   it.each([
     ['white-sugar', 4.2],
     ['salt', 6],
-  ])('a teaspoon of %s is %d g', (key, grams) => expect(FACTS[key]!.cupG![0] / 48).toBeCloseTo(grams, 0))
+  ])('a teaspoon of %s is %d g', (key, grams) =>
+    expect((heapedGPerMl(INGREDIENTS.get(key)!)!.gPerMl * 4.92892) / grams).toBeCloseTo(1, 1),
+  )
   // 21 CFR 101.30(h)(1) (memory): Brix of 100 % juice from concentrate, a legal level: ours, of fresh juice, is to lie
   // within a quarter of it. Papaya, guava and beet-like vegetables differ more by variety; papaya (Indian table) and
   // guava, celery and rhubarb are left out for that, and said here.

