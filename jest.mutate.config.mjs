@@ -6,7 +6,7 @@ export default {
   ...unit,
   displayName: undefined,
   setupFiles: ['<rootDir>/tests/unit/same-properties.ts'],
-  testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/tests/unit/{laws,worked-recipes,lot,pending}.test.ts'],
+  testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/tests/unit/{laws,told,worked-recipes,lot,pending}.test.ts'],
   testPathIgnorePatterns: ['core/evidence', 'core/time', 'core/solve'],
   globals: { OLVEX_PROPERTY_MS: 60 },
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readCsv, writeCsv } from '../csv'
 import { loadSolver, type Solver } from '../solve'
-import { cheapestPacks, offersOf, readDay, readPriceList, type Pack } from '.'
+import { cheapestPacks, offersOf, packProgram, readDay, readPriceList, type Pack } from '.'
 
 let solve: Solver
 beforeAll(async () => {
@@ -51,6 +51,30 @@ describe('packs', () => {
     ]
     expect(cheapestPacks(9000, packs, solve)).toMatchObject({ massG: 10000, eur: 18 })
     expect(cheapestPacks(3000, packs, solve)!.packs.map((p) => [p.pack.id, p.count])).toEqual([['bag', 2]])
+  })
+  it('offers nothing that weighs nothing or costs less than nothing, and names the largest first', () => {
+    const odd = [
+      { id: 'air', massG: 0, eur: 0 },
+      { id: 'paid to take', massG: 1000, eur: -5 },
+      { id: 'free', massG: 100, eur: 0 },
+    ]
+    expect(cheapestPacks(250, odd, solve)!.packs).toEqual([{ pack: odd[2], count: 3 }])
+    expect(cheapestPacks(1000, odd.slice(0, 2), solve)).toBeNull()
+    const two = [
+      { id: 'small', massG: 1000, eur: 1 },
+      { id: 'large', massG: 5000, eur: 4 },
+    ]
+    expect(cheapestPacks(6000, two, solve)!.packs.map((c) => [c.pack.id, c.count])).toEqual([
+      ['large', 1],
+      ['small', 1],
+    ])
+    expect(cheapestPacks(1000, two, () => null)).toBeNull()
+    expect(packProgram(2500, two)).toMatchObject({
+      minimize: { n0: expect.closeTo(1, 5), n1: expect.closeTo(4, 4) },
+      rows: [{ terms: { n0: 1, n1: 5 }, least: 2.5 }],
+      columns: { n0: { least: 0, most: 3, whole: true }, n1: { least: 0, most: 1, whole: true } },
+    })
+    expect(packProgram(9e6, two).columns.n0!.most).toBe(2000)
   })
   it('no packs, no choice', () =>
     expect([cheapestPacks(1000, [], solve), cheapestPacks(0, [{ id: 'a', massG: 1, eur: 1 }], solve)]).toEqual([
@@ -110,6 +134,40 @@ describe('price lists', () => {
       [8, 'csv-name-unknown'],
     ])
   })
+  it('takes columns in any order, a seller with them, and today where no day is said', () => {
+    const { rows: all, notes } = read(
+      `price,pack,name,supplier,date\n€ 3.10,2,lime,${'x'.repeat(300)},\n2,1 kg,lemon,,3/2/2026`,
+    )
+    expect(notes).toEqual([])
+    expect(all).toMatchObject([
+      { line: 2, packG: 2000, packPriceEur: 3.1, name: 'lime', supplier: 'x'.repeat(200), day: '2026-11-25' },
+      { line: 3, packG: 1000, packPriceEur: 2, supplier: null, day: '2026-02-03' },
+    ])
+    expect(read('name,price\nlime,3').rows[0]!.supplier).toBeNull()
+    expect(read('kg,price,name\n1,3,lime')).toMatchObject({ notes: [], rows: [{ packG: 1000 }] })
+    expect(rows('name,price\nlime,3.10 eur\nlime,EUR3,\nlime,1.250').map((r) => r[2])).toEqual([3.1, 3, 1.25])
+  })
+  it.each([
+    ['-1', '1', 'csv-price-unreadable', '-1'],
+    ['100001', '1', 'csv-price-unreadable', '100001'],
+    ['0', '1', '', ''],
+    ['100000', '1000', '', ''],
+    ['1', '0', 'csv-pack-unreadable', '0'],
+    ['1', '1000.5', 'csv-pack-unreadable', '1000.5'],
+    ['euro', '1', 'csv-price-unreadable', 'euro'],
+    ['3 x', '1', 'csv-price-unreadable', '3 x'],
+  ])('a price of %s for %s kg: %s', (price, kg, code, text) => {
+    const { faults } = read(`name,pack,price\nlime,${kg},${price}`)
+    expect(faults.map((f) => [f.code, f.text])).toEqual(code ? [[code, text]] : [])
+  })
+  it('a fault has the text that is wrong', () => {
+    const { faults } = read('name,pack,price,date\nmoon,1,1,\nlime,1,1,x1.2.2026\nlime,1,1,2026-12-01')
+    expect(faults.map((f) => [f.line, f.text])).toEqual([
+      [2, 'moon'],
+      [3, 'x1.2.2026'],
+      [4, '2026-12-01'],
+    ])
+  })
   it.each([
     ['', 'csv-empty'],
     ['name,price', 'csv-empty'],
@@ -123,6 +181,10 @@ describe('price lists', () => {
     ['3.2.2026', '2026-02-03'],
     ['31/02/2026', null],
     ['yesterday', null],
+    ['12026-11-25', null],
+    ['2026-11-251', null],
+    ['123/2/2026', null],
+    ['3/2/20261', null],
   ])('%s is %s', (text, day) => expect(readDay(text)).toBe(day))
 })
 

@@ -220,6 +220,57 @@ it('cents of its lines add up to the cents of its sum, with what is carried away
   ])
 })
 
+describe('a hole', () => {
+  const without = (key: string) => Object.fromEntries(Object.entries(prices).filter(([k]) => k !== key))
+  const e = evaluateRecipe(drink, context)
+  it('in a prep makes the prep, and the cup, not known, and is named once', () => {
+    const cost = cupCost(e, drink.serve!, [], book(without('white-sugar')))
+    expect([cost.total, cost.missing]).toEqual([null, ['white-sugar']])
+    expect(cost.lines.filter((l) => l.kind === 'layer').map((l) => l.cost === null)).toEqual([true, false, false])
+    expect(cost.known.value).toBeGreaterThan(0)
+    // Asked again, the book says the same.
+    const again = book(without('white-sugar'))
+    for (const _ of [1, 2]) {
+      const missing = new Set<string>()
+      expect(prepCostPerGram(again, 'syrup', e.bill.prepOf('syrup'), missing)).toBeNull()
+      expect([...missing]).toEqual(['white-sugar'])
+    }
+  })
+  it('of ice or energy leaves the rest known', () => {
+    const noIce = cupCost(e, drink.serve!, [], book(without('ice')))
+    expect([noIce.total, noIce.missing, noIce.lines.find((l) => l.kind === 'ice')!.cost]).toEqual([null, ['ice'], null])
+    const pot = evaluateRecipe(heated(), context)
+    const noPower = prepCost(pot, { ...book(), kwhEur: { electricity: null, gas: 1 } })
+    expect([noPower.total, noPower.missing, noPower.lines.at(-1)]).toEqual([
+      null,
+      ['energy-electricity'],
+      { key: 'energy-electricity', kind: 'energy', cost: null },
+    ])
+  })
+  it('two of one layer: one price is not the price of both', () => {
+    const both = prep([
+      take('s', 'white-sugar', 10),
+      take('m', 'mint', 10),
+      { op: 'steep', in: ['m', 's'], out: 'out', minutes: 1 },
+    ])
+    const blended = {
+      ...both,
+      steps: [...both.steps.slice(0, 2), { op: 'blend' as const, in: ['m', 's'], out: 'out' }],
+    }
+    const cost = prepCost(evaluateRecipe(blended, context), book())
+    expect([cost.total, cost.missing]).toEqual([null, ['mint']])
+    expect(cost.lines[0]!.cost).toBeNull()
+  })
+  it('lines come in the order of the cup: what is in it, what it is served with, work', () => {
+    const cost = cupCost(e, drink.serve!, [{ key: 'cup', eachEur: 0.1 }], book())
+    expect(cost.lines.map((l) => l.kind)).toEqual(['layer', 'layer', 'layer', 'ice', 'item', 'labour'])
+    expect(cost.lines.every((l) => l.cost)).toBe(true)
+    expect(prepCost(evaluateRecipe(prep([take('out', 'water', 5)]), context), book()).lines.map((l) => l.kind)).toEqual(
+      ['layer'],
+    )
+  })
+})
+
 describe('what a cup leaves', () => {
   const cost = given('cost-of-cup', 1.2, 'EUR', 'measured')
   it('is its price less its cost, and its share of it', () => {
