@@ -61,9 +61,28 @@ const FILLS: Record<string, string> = {
   mint: '#9DBB83',
   basil: '#8FB077',
   salt: '#F1EFEA',
+  'small-lime': '#AFC957',
+  'brewed-black-tea': '#B9783C',
+  'brewed-green-tea': '#DDD694',
+  'brewed-white-tea': '#EBE2B4',
+  'brewed-mate': '#B9B25E',
+  'brewed-rooibos': '#C1653C',
+  'brewed-coffee': '#5A3D2B',
+  'brewed-hibiscus': '#B33A56',
+  'brewed-chamomile': '#EBD98A',
+  'tamarind-pulp-cooked': '#A9825E',
+  'sweetened-coconut-cream': '#FBF6EA',
+  'sweetened-coconut-milk': '#FBF8F0',
+  'condensed-coconut-milk': '#F7EFD9',
+  'citrus-pith': '#F6F1DC',
+  'tamarind-pod': '#A9835F',
   meltwater: '#EDF6F7',
 }
 export function fillOf(key: string): string {
   if (key.startsWith('prep:')) return '#F3E3B3'
-  return FILLS[key] ?? FILLS[key.replace(/-(juice|puree)$/, '')] ?? (key.includes('acid') ? '#E9EBD2' : '#E4DCC6')
+  return (
+    FILLS[key] ??
+    FILLS[key.replace(/-(juice|puree|concentrate|peel|root)$/, '')] ??
+    (key.includes('acid') ? '#E9EBD2' : '#E4DCC6')
+  )
 }

@@ -160,6 +160,15 @@ describe('price lists', () => {
     const { faults } = read(`name,pack,price\nlime,${kg},${price}`)
     expect(faults.map((f) => [f.code, f.text])).toEqual(code ? [[code, text]] : [])
   })
+  it('a row that ends early has what it has: today, no seller, or a fault with nothing in it', () => {
+    const { rows: short, faults } = read('name,price,pack,supplier,date\nlime,3,2\nlime\nlime,3')
+    expect(short).toMatchObject([{ packG: 2000, supplier: null, day: '2026-11-25' }])
+    expect(faults.map((f) => [f.line, f.code, f.text])).toEqual([
+      [3, 'csv-price-unreadable', ''],
+      [4, 'csv-pack-unreadable', ''],
+    ])
+    expect(read('price,name\n3').faults).toMatchObject([{ code: 'csv-name-unknown', text: '' }])
+  })
   it('a fault has the text that is wrong', () => {
     const { faults } = read('name,pack,price,date\nmoon,1,1,\nlime,1,1,x1.2.2026\nlime,1,1,2026-12-01')
     expect(faults.map((f) => [f.line, f.text])).toEqual([

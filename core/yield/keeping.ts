@@ -149,7 +149,7 @@ export const ROUTINES = [
   'windfall',
 ] as const
 export type CleaningRoutine = (typeof ROUTINES)[number]
-const CITRUS = new Set(['lemon', 'lime', 'orange', 'grapefruit', 'mandarin'])
+const CITRUS = new Set(['lemon', 'lime', 'small-lime', 'orange', 'grapefruit', 'mandarin'])
 const ROOTS = new Set(['carrot', 'beet', 'ginger', 'turmeric', 'celery', 'sugarcane'])
 const SOFT = new Set([
   'strawberry',

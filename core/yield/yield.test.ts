@@ -143,7 +143,8 @@ describe('keeping', () => {
     expect([50, 51].map(isPressable)).toEqual([false, true])
   })
   it('has a way to clean every fruit', () =>
-    expect(['lemon', 'carrot', 'strawberry', 'melon', 'apple'].map((f) => cleaningRoutine(f))).toEqual([
+    expect(['lemon', 'small-lime', 'carrot', 'strawberry', 'melon', 'apple'].map((f) => cleaningRoutine(f))).toEqual([
+      'citrus-peel',
       'citrus-peel',
       'root-brush',
       'soft-fruit',

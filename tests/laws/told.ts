@@ -85,7 +85,7 @@ const other = press({
 const foamy = press({ foamy: true })
 const known = fruitYield(lemon, [press(), other])
 const unknown = fruitYield(lemon, [])
-const PRICES: Record<string, number> = { lemon: 2.4, 'white-sugar': 1, ice: 0.25, mint: 12, lime: 3 }
+const PRICES: Record<string, number> = { water: 0.01, lemon: 2.4, 'white-sugar': 1, ice: 0.25, mint: 12, lime: 3 }
 const book = (without: string[] = []): PriceBook => ({
   price: (k) => (PRICES[k] && !without.includes(k) ? { packPriceEur: PRICES[k], packG: 1000, since } : undefined),
   fruitYield: (k) => (k === 'lemon' ? known : undefined),
