@@ -7,9 +7,11 @@ const OF_THE_RIND: Readonly<Record<string, Layer>> = {
   peel: 'both',
   zest: 'peelG',
   rind: 'both',
+  'outer-skin': 'both',
   pith: 'pithG',
   shell: 'both',
   pod: 'both',
+  pods: 'both',
 }
 
 type Layer = 'peelG' | 'pithG' | 'both'
