@@ -34,6 +34,8 @@ const MEMORIES = [
   [0.6, 0.06],
   [0.35, 0.04],
 ] as const
+/** Fewer observations than this do not tell whether a level moves: it is taken to stay. */
+const LEAST_TO_TELL = 5
 
 /**
  * The next observation after these: a level with a normal spread that is not known, both learned with a conjugate
@@ -43,7 +45,7 @@ const MEMORIES = [
  * @param values in the order of time, on the scale of the prior
  */
 export function levelsAfter(prior: Prior, values: readonly number[]): Level[] {
-  const ways = MEMORIES.map(([memory, before]) => {
+  const ways = (values.length < LEAST_TO_TELL ? MEMORIES.slice(0, 1) : MEMORIES).map(([memory, before]) => {
     let { mean, dof } = prior
     let variance = prior.spread ** 2
     /** variance of the level over that of an observation */
@@ -67,7 +69,6 @@ export function levelsAfter(prior: Prior, values: readonly number[]): Level[] {
   const weights = ways.map((w) => Math.exp(w.logWeight - most))
   const total = weights.reduce((a, b) => a + b, 0)
   const all = ways.map(({ memory, mean, scale, dof }, i) => ({ memory, mean, scale, dof, weight: weights[i]! / total }))
-  // Without an observation every way says the same.
-  return values.length ? all.filter((w) => w.weight > NEXT_TO_NOTHING) : [{ ...all[0]!, weight: 1 }]
+  return all.filter((w) => w.weight > NEXT_TO_NOTHING)
 }
 const NEXT_TO_NOTHING = 1e-4
