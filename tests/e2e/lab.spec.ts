@@ -21,7 +21,7 @@ test('a step is tried with numbers of one’s own, its figures open, and what ca
   await page.getByLabel('White sugar, Mass').fill('0')
   await page.getByLabel('Water, Mass').fill('0')
   await page.locator('[data-test=step-culture]').click()
-  for (const what of ['Whey', 'White sugar', 'Water']) await page.getByLabel(`${what}, Mass`).fill('0')
+  for (const what of ['Whey of yogurt', 'White sugar', 'Water']) await page.getByLabel(`${what}, Mass`).fill('0')
   await expect(page.locator('[data-test=limit]')).toContainText('Nothing goes in')
   await page.locator('[data-test=lab-items]').click()
   await expect(page.locator('main')).toContainText('Citric acid')
