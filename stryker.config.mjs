@@ -14,5 +14,5 @@ export default {
   clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
   timeoutMS: 20000,
   concurrency: 2,
-  ignorePatterns: ['.build', '.nuxt', '.olvex', 'app', 'server/devices', 'tests/e2e', 'docs/screenshots'],
+  ignorePatterns: ['.build', '.nuxt', '.olvex', 'server/devices', 'tests/e2e', 'docs/screenshots'],
 }
