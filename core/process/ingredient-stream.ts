@@ -11,19 +11,24 @@ import {
   type IngredientData,
 } from '../substances'
 import { atTemperature, settled } from './phase'
-import { liquid, massG, streamOf, total, volumeMl, type Stream } from './stream'
+import { liquid, massG, streamOf, volumeMl, type Stream } from './stream'
+
+/** g of peel and pith of so much fruit, what both are made of, fibre of its flesh, and the liquor that is its juice. */
+function partsOf(fruit: IngredientData, mass: number, tempC: number) {
+  const { insolubleShare, outer } = fruit.fruit!
+  const [peelG, pithG] = [mass * (outer?.peel ?? 0), mass * (outer?.pith ?? 0)]
+  const rind = outer && streamOf(outer.composition, peelG + pithG, tempC).amountsG
+  const fibreG = Math.max(0, mass * insolubleShare - (rind?.[INDEX.fibre] ?? 0))
+  return { peelG, pithG, rind, fibreG, liquorG: mass - peelG - pithG - fibreG }
+}
 
 /**
  * Fruit as purchased: its flesh as liquor with the juice's composition, and what no press turns into juice as fibre;
  * around it peel and pith of their own, where their share is known.
  */
 export function fruitStream(fruit: IngredientData, mass: number, tempC: number): Stream {
-  const { insolubleShare, outer } = fruit.fruit!
-  const [peelG, pithG] = [mass * (outer?.peel ?? 0), mass * (outer?.pith ?? 0)]
-  const rind = outer && streamOf(outer.composition, peelG + pithG, tempC).amountsG
-  const fleshG = mass - peelG - pithG
-  const fibreG = Math.max(0, mass * insolubleShare - (rind?.[INDEX.fibre] ?? 0))
-  const amountsG = streamOf(fruit.composition, fleshG - fibreG, tempC).amountsG
+  const { peelG, pithG, rind, fibreG, liquorG } = partsOf(fruit, mass, tempC)
+  const amountsG = streamOf(fruit.composition, liquorG, tempC).amountsG
   amountsG[INDEX.fibre]! += fibreG
   if (!rind) return liquid(amountsG, tempC)
   return {
@@ -82,19 +87,12 @@ export function ingredientStream(ingredient: IngredientData, mass: number, tempC
   const s = ingredient.fruit ? fruitStream(ingredient, mass, tempC) : streamOf(ingredient.composition, mass, tempC)
   const per = masslessOf(ingredient)
   // What of fruit is juice has the juice's ions; peel and fibre carry next to none.
-  const liquor = ingredient.fruit ? juiceIn(ingredient.fruit, s) : mass
+  const liquor = ingredient.fruit ? partsOf(ingredient, mass, tempC).liquorG : mass
   s.amountsG[STRONG_ION] = per.strongIonMmol * liquor
   s.amountsG[BUFFER] = per.bufferMmol * liquor
   s.amountsG[SWEET_WITHOUT_SUGAR] = per.sweetG * mass
   const made = wholeOf(ingredient, s)
   return tempC < 0 ? atTemperature(made, tempC) : made
-}
-
-/** g of a fruit's stream that are liquor with the juice's composition. */
-function juiceIn({ insolubleShare }: NonNullable<IngredientData['fruit']>, s: Stream): number {
-  const rindG = s.rind ? total(s.rind.amountsG) : 0
-  const fibreG = s.rind ? s.amountsG[INDEX.fibre]! - s.rind.amountsG[INDEX.fibre]! : massG(s) * insolubleShare
-  return massG(s) - rindG - fibreG
 }
 
 /** Dry sugar comes as crystals, peel as rind: what is in them is there, and not yet in any liquor. */

@@ -145,7 +145,7 @@ export function scaled(s: Stream, factor: number): Stream {
   }
 }
 
-export const scaledRind = ({ amountsG, peelG, pithG }: Rind, factor: number): Rind => ({
+const scaledRind = ({ amountsG, peelG, pithG }: Rind, factor: number): Rind => ({
   amountsG: amountsG.map((a) => a * factor),
   peelG: peelG * factor,
   pithG: pithG * factor,

@@ -1,4 +1,5 @@
 import { phEstimate, type PhEstimate, type Stream } from '../process'
+import { ACID_ENOUGH_PH } from './limits'
 
 /** How a food is handled, as the tables of the Food Code tell apart. */
 export type Handling = 'open' | 'heated-and-packaged'
@@ -19,7 +20,7 @@ export interface TcsReading {
  * FDA Food Code 1-201.10, tables A and B at high water activity (memory): below this pH not time and temperature
  * controlled for safety.
  */
-const LIMIT_PH: Record<Handling, number> = { open: 4.2, 'heated-and-packaged': 4.6 }
+const LIMIT_PH: Record<Handling, number> = { open: ACID_ENOUGH_PH, 'heated-and-packaged': 4.6 }
 /** Time and temperature controlled by name: cut melons (Food Code 1-201.10, memory). */
 const BY_NAME = ['melon', 'watermelon', 'melon-juice', 'watermelon-juice']
 

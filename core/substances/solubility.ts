@@ -1,4 +1,4 @@
-import { COMPONENT_COUNT, INDEX, type Component } from './components'
+import { INDEX, type Component } from './components'
 import { sucroseSolubilityPercent } from './formulas'
 
 /** g per 100 g of a saturated solution, at rising temperatures. */
@@ -67,8 +67,6 @@ function between(curve: Curve, tempC: number): number {
 export const CRYSTALS = ['sucrose', 'glucose', 'fructose', 'lactose', 'sweetener'] as const satisfies Component[]
 export type Crystal = (typeof CRYSTALS)[number]
 export const CRYSTAL_INDEX: readonly number[] = CRYSTALS.map((c) => INDEX[c])
-/** No crystals of anything, by component index. */
-export const NO_CRYSTALS: readonly number[] = Array.from({ length: COMPONENT_COUNT }, () => 0.5).fill(0)
 
 /**
  * Most of one sugar that water alone holds, g per 100 g of solution, 0 to 80 °C; colder and hotter as at the ends.

@@ -46,10 +46,6 @@ const zoned = (instant: Instant | Date, timeZone: string): Temporal.ZonedDateTim
 /** So many days after a day, or before it. @throws RangeError where it is no day */
 export const shiftDay = (day: Day, days: number): Day => Temporal.PlainDate.from(day).add({ days }).toString()
 
-/** Days from one day to another; below 0 where that lies before. */
-export const daysBetween = (from: Day, to: Day): number =>
-  Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days
-
 /** Month of a day, 1 to 12. */
 export const monthOf = (day: Day): number => Temporal.PlainDate.from(day).month
 

@@ -1,3 +1,4 @@
+import { COLD_C } from '../../safety/limits'
 import { coolingMinutes, coolingRate, iceForTemperature } from '../kinetics'
 import { sucroseSaturation } from '../acidity'
 import { atTemperature, capacityJPerK, freezingPointOf, mixed } from '../phase'
@@ -18,9 +19,6 @@ const PLACES = {
 type Place = keyof typeof PLACES
 /** Surface grows slower than volume: a pot of V litres cools by V to the minus a third. */
 const rateOf = (place: Place, litres: number): number => PLACES[place].perMin * litres ** (-1 / 3)
-
-/** Cold enough to hold: FDA Food Code 3-501.16 (memory). */
-const COLD_C = 5
 
 /**
  * FDA Food Code 3-501.14 (memory): cooked, 57 to 21 °C in 2 h and to 5 °C in 6 h in all; made at room temperature, or

@@ -1,4 +1,5 @@
 import { INDEX, LACTIC_UNSURE, MOLAR_MASS, PH_ACIDS } from '../../substances'
+import { ACID_ENOUGH_PH } from '../../safety/limits'
 import { CULTURE_PH, lacticFrom } from '../culture'
 import { concentrations, phEstimate } from '../acidity'
 import { mixed, settled } from '../phase'
@@ -7,8 +8,6 @@ import { defineStep, plainResult, type Flag } from '../step'
 
 const EATEN = ['glucose', 'fructose', 'sucrose', 'lactose', 'otherSugars'] as const
 const WATER_G_PER_MOL = 18.015
-/** Above this pH open food is not called acid: FDA Food Code 1-201.10, table B (memory). */
-const ACID_ENOUGH_PH = 4.2
 /** How many times faster or slower real cultures work. Common practice, no source. */
 const TIMES = 2
 /** Usual at 22 °C, h. Common practice, no source. */

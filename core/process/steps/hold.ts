@@ -1,3 +1,4 @@
+import { COLD_C } from '../../safety/limits'
 import { meltFigures, melted } from '../melt'
 import { defineStep, plainResult, ProcessLimit } from '../step'
 
@@ -11,7 +12,7 @@ export const rest = defineStep({
   run: ([s], { minutes }) => ({
     ...plainResult(s!),
     waitMin: minutes,
-    cautions: s!.tempC > 5 && minutes > 240 ? ['held-warm'] : [],
+    cautions: s!.tempC > COLD_C && minutes > 240 ? ['held-warm'] : [],
   }),
 })
 
