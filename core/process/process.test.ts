@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { COMPONENT_COUNT, INDEX, INGREDIENTS } from '../substances'
+import { inverted } from './inversion'
 import {
   CATALOGUE,
   ProcessLimit,
@@ -141,6 +142,12 @@ describe('dissolve', () => {
     // Dextrose: 47.7 % (Jackson and Silsbee 1922, memory), its monohydrate bringing water of its own
     expect(rest(of('dextrose', 600), water(300)) / 222).toBeCloseTo(1, 1)
     expect([rest(of('honey', 500)), rest(of('fructose', 900), water(300))]).toEqual([0, 0])
+  })
+  it('splits what is dissolved, and no crystals', () => {
+    const s = { ...mixed([sugar(900), lemonJuice(300)]), tempC: 80 }
+    const { stream, share } = inverted(s, 5)
+    expect([s.undissolvedG > 200, share > 0.1]).toEqual([true, true])
+    expect(sucroseG(s) - sucroseG(stream)).toBeCloseTo(share * (sucroseG(s) - s.undissolvedG), 6)
   })
   it('leaves no crystals of a sugar that has split, whatever is done next', () => {
     const s = CATALOGUE.simmer.run([sugar(900), ingredientStream(INGREDIENTS.get('lemon-juice')!, 300, 20)], {
