@@ -2,7 +2,7 @@
 // npm run mutate -- --mutate 'core/recipe/**/*.ts,!**/*.test.ts'; what it found is judged in docs/testing.md.
 export default {
   testRunner: 'jest',
-  jest: { projectType: 'custom', configFile: 'jest.mutate.config.mjs', enableFindRelatedTests: true },
+  jest: { projectType: 'custom', configFile: 'jest.mutate.config.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
   ignoreStatic: true,
   incremental: true,

@@ -1,4 +1,4 @@
-import { startOfDay } from '#core/time'
+import { shownInUtc } from '#core/time/calendar'
 
 /**
  * Making a formatter takes a hundred times as long as using it, and a page of lots formats hundreds of numbers: each is
@@ -63,11 +63,11 @@ export function unitText(unit: string): string {
 /** Day before month in both languages. */
 const DATES: Record<string, string> = { en: 'en-GB', es: 'es' }
 
-export function formatDay(iso: string, locale: string, timeZone?: string): string {
+export function formatDay(at: string | Date, locale: string, timeZone?: string): string {
   return once(
     `d${locale}${timeZone}`,
     () => new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone }),
-  ).format(new Date(iso))
+  ).format(new Date(at))
 }
 export function formatTime(iso: string, locale: string, timeZone?: string): string {
   return once(
@@ -78,12 +78,11 @@ export function formatTime(iso: string, locale: string, timeZone?: string): stri
 /** The day of the week of a calendar day. @param day YYYY-MM-DD */
 export function formatWeekday(day: string, locale: string): string {
   return once(`w${locale}`, () => new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' })).format(
-    new Date(startOfDay(day, 'UTC')),
+    shownInUtc(day),
   )
 }
 /** A calendar day, which is the same wherever the stand is. @param day YYYY-MM-DD */
-export const formatCalendarDay = (day: string, locale: string): string =>
-  formatDay(startOfDay(day, 'UTC'), locale, 'UTC')
+export const formatCalendarDay = (day: string, locale: string): string => formatDay(shownInUtc(day), locale, 'UTC')
 
 /**
  * All of an amount as somebody would type it, to the thousandth of a gram. Three digits behind the mark would be asked

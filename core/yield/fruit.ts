@@ -15,8 +15,6 @@ export interface FruitYield {
   /** spread, mL per kg: sample standard deviation; null with fewer than two presses */
   spreadMlPerKg: number | null
   count: number
-  /** mL per kg of the presses the mean is of, newest first */
-  recent: number[]
   /** mL per kg of the presses that the next lot is predicted from, newest first */
   history: number[]
   /** the yield to cost with: the stand's own where there is one */
@@ -41,7 +39,6 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
     handbook,
     mean,
     count: yields.length,
-    recent: yields.map((y) => y.value),
     history: presses.slice(0, PRESSES_KNOWN).map((p) => p.yield.value),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,

@@ -3,6 +3,7 @@ import { INGREDIENTS } from '../substances'
 import {
   byUse,
   evaluatePress,
+  fruitYield,
   garnishG,
   goodOn,
   handlingOf,
@@ -17,11 +18,22 @@ import {
   unitWeightG,
   usualHandling,
   yieldMlPerKg,
+  type PressFacts,
   type PressInput,
 } from '.'
 import { studyYield, trendOf, type PressPoint } from './study'
 
 const lemon = INGREDIENTS.get('lemon')!
+const PRESSED: PressFacts = {
+  takenG: 1000,
+  trimmedG: null,
+  juiceMl: 400,
+  juiceTyped: 'mL',
+  minutes: null,
+  fruitCostEur: null,
+  fruitCostBasis: 'measured',
+  params: { name: 'lemon', when: '2026-11-01T08:00:00Z' },
+}
 const limitOf = (act: () => unknown): unknown => {
   try {
     return act()
@@ -197,6 +209,8 @@ describe('keeping to the hour', () => {
     })
     const [a, b, c, d] = [k('1', '5'), k('0', '7'), k('3', '9', true), k(null, null, true)]
     expect([d, c, b, a].sort(byUse)).toEqual([a, b, c, d])
+    // What ripens comes last, however soon it ends.
+    expect(byUse(k('1', '2', true), k('8', '9'))).toBeGreaterThan(0)
     expect(goodOn(k(null, null), '2026-11-25', 'UTC')).toBe(false)
     expect(goodOn(k('2026-11-26T01:00:00Z', '2026-11-28T01:00:00Z'), '2026-11-25', 'UTC')).toBe(false)
   })
@@ -260,7 +274,27 @@ describe('the study', () => {
     expect(trendOf([0, 30, 60, 90].map((d) => point(d, 400 + d)))).toBeNull()
     const steep = trendOf([0, 30, 60, 90, 120].map((d, i) => point(d, 400 + d + (i % 2))))!
     expect(steep.perMonth).toBeCloseTo(30, 0)
-    // Least squares by hand: residuals of at most 0.6, t of 3 degrees 2.353
-    expect(steep.high - steep.perMonth).toBeLessThan(1)
+    // By hand: months 0 to 4, slope 90/10, squared residuals 20 of 3 degrees, t 2.3534 (NIST's table, memory)
+    const by = trendOf([400, 410, 415, 430, 435].map((y, i) => point(30 * i, y)))!
+    expect([by.perMonth, by.low, by.high]).toEqual([9, 7.078, 10.922].map((x) => expect.closeTo(x, 2)))
+  })
+  it('a mean is of the twelve newest, the prediction of twice as many', () => {
+    const pressed = (mlPerKg: number) =>
+      pressFigures({
+        ...PRESSED,
+        juiceMl: mlPerKg,
+        minutes: mlPerKg / 100,
+        hands: mlPerKg > 400 ? 2 : 1,
+        fruitCostEur: 2,
+      })
+    const known = fruitYield(lemon, [...Array<number>(12).fill(400), ...Array<number>(18).fill(500)].map(pressed))
+    expect([known.mean!.value, known.count, known.history.length]).toEqual([400, 12, 24])
+    expect([known.costPerL!.value, known.minutesPerL!.value]).toEqual([5, 10])
+    expect(pressed(500).minutesPerL!.value).toBe(20)
+    const unknown = fruitYield(lemon, [
+      pressFigures({ ...PRESSED, minutes: null, fruitCostEur: null }),
+      pressFigures({ ...PRESSED, minutes: 6, fruitCostEur: 3 }),
+    ])
+    expect([unknown.costPerL!.value, unknown.minutesPerL!.value]).toEqual([7.5, 15])
   })
 })
