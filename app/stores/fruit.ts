@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { eurPerKg } from '#core/cost'
+import type { Booked } from '#core/books'
 import {
   byUse,
   fruitYield,
@@ -14,7 +14,8 @@ import {
   type PressFigures,
 } from '#core/yield'
 import type { Lot, Press } from '#shared/contract'
-import { unitGOf, withPending, type Books } from '~/outbox/pending'
+import { FACT_ROUTES, type Call, type Fact } from '#shared/facts'
+import { bookedHere, unitGOf, withPending, type Books, type Here } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
 import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
@@ -24,20 +25,19 @@ export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
 export const useFruit = defineStore('fruit', () => {
-  const answered = shallowRef<Books>({ lots: [], presses: [] })
+  const answered = shallowRef<Pick<Books, 'lots' | 'presses'>>({ lots: [], presses: [] })
   /** What the server said last, with what this tablet has not sent yet on top. */
-  const books = computed((): Books => {
-    const { standId, person } = useSession()
-    const catalogue = useCatalogue()
-    return withPending(answered.value, useOutbox().overlay, standId, person?.name ?? '', {
-      data: catalogue.dataOf,
-      handling: catalogue.ownHandlingOf,
-      eurPerKg: (key) => {
-        const price = catalogue.latestPrice.get(key)
-        return price ? eurPerKg(price) : null
-      },
-    })
+  const here = computed((): Here => {
+    const { standId, person, isOwner, mayPlan } = useSession()
+    return { standId, by: person?.name ?? '', teller: { seesMoney: isOwner, mends: mayPlan } }
   })
+  const known = { data: useCatalogue().dataOf, handling: useCatalogue().ownHandlingOf }
+  const books = computed(() =>
+    withPending({ ...answered.value, prices: useCatalogue().prices }, useOutbox().overlay, here.value, known),
+  )
+  /** What a fact would come to if it were told now. */
+  const tryOut = (kind: Fact, call: Call): Booked =>
+    bookedHere(kind, call, books.value, { ...here.value, now: useSession().now().toISOString() }, known)
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
   const ready = ref(false)
@@ -48,6 +48,10 @@ export const useFruit = defineStore('fruit', () => {
     lots.value
       .filter((l) => l.kind === 'by-product' && isShown(l.onHand))
       .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9')),
+  )
+  /** juice in its jugs, the oldest first */
+  const juice = computed(() =>
+    lots.value.filter((l) => l.kind === 'pressed' && isShown(l.onHand)).sort((a, b) => a.at.localeCompare(b.at)),
   )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
   /** The same list for a lot that was not pressed meanwhile, so that its strip is not drawn again. */
@@ -61,11 +65,11 @@ export const useFruit = defineStore('fruit', () => {
   setInterval(() => (clock.value = useSession().now().toISOString()), 15 * 60e3)
 
   /** From when and until when a lot is good: from the last look at it, or from how it came. */
-  const known = new WeakMap<Lot, { handling: Handling; clock: string; keeping: Keeping }>()
+  const keptKeeping = new WeakMap<Lot, { handling: Handling; clock: string; keeping: Keeping }>()
   function keeping(lot: Lot): Keeping {
     // The same for the same lot: what has not changed is not drawn again.
     const handling = useCatalogue().handlingFor(lot.ingredientKey)
-    const before = known.get(lot)
+    const before = keptKeeping.get(lot)
     if (before && before.handling === handling && before.clock === clock.value) return before.keeping
     const look = lot.look ?? {
       at: lot.at,
@@ -73,7 +77,7 @@ export const useFruit = defineStore('fruit', () => {
       feel: lot.seen?.feel ?? null,
     }
     const keeping = keepingOf(look, handling, clock.value)
-    known.set(lot, { handling, clock: clock.value, keeping })
+    keptKeeping.set(lot, { handling, clock: clock.value, keeping })
     return keeping
   }
   const keepings = computed(() => new Map(received.value.filter(isThere).map((l) => [l.id, keeping(l)])))
@@ -133,7 +137,7 @@ export const useFruit = defineStore('fruit', () => {
   async function load(): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
-    const shown = useOutbox().reading('postLot', 'postPress', 'postLotEvent')
+    const shown = useOutbox().reading(...FACT_ROUTES)
     const [l, p] = await Promise.all([
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
@@ -149,6 +153,8 @@ export const useFruit = defineStore('fruit', () => {
     ready,
     received,
     kept,
+    juice,
+    tryOut,
     kgOnHand,
     pressesOf,
     figuresOf,

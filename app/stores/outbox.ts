@@ -4,13 +4,14 @@ import { openSealDb, openTabletDb, READS_FORM, type CachedRead, type Entry, type
 import { TabletVault } from '~/outbox/vault'
 import { onForget } from '~/utils/forget'
 import type { BodyInput, Contract, Person, Reply } from '#shared/contract'
+import { FACT_ROUTES } from '#shared/facts'
 import { ROUTES, type KeptId } from '#shared/routes'
 import { api, ApiProblem, noAnswer, tagged, uuid } from '~/utils/api'
 import { useSession } from './session'
 
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
-const OVERLAID: readonly KeptId[] = ['postLot', 'postPress', 'postLotEvent', 'putRecipe', 'putPlanLine']
+const OVERLAID: readonly string[] = [...FACT_ROUTES, 'putRecipe', 'putPlanLine']
 
 type Kept<K extends KeptId> = { params?: Record<string, string>; body: BodyInput<K>; key?: string }
 export type KeepResult<K extends KeptId> = { kept: false; reply: Reply<K> } | { kept: true; reply: null }
@@ -87,7 +88,7 @@ export const useOutbox = defineStore('outbox', () => {
    * Call before reading; the function it gives is called when the answer is shown, and what was delivered before is
    * then in it.
    */
-  function reading(...routes: KeptId[]): () => void {
+  function reading(...routes: string[]): () => void {
     const before = new Set(delivered.value.filter((e) => routes.includes(e.route)))
     // An older answer that was kept on the tablet does not have it yet.
     return () => {

@@ -55,12 +55,16 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
       at: e.at,
       by: e.by,
       voided: e.voided,
-      words: wordsOf(e),
+      words: wordsOf(e, lot.unit),
     })),
   ]
   return rows.sort((a, b) => b.at.localeCompare(a.at))
 }
-function wordsOf({ event: e, amountG }: LotEventRow): Words {
+/** An amount as people say it: kilos of fruit, litres of juice. */
+const amountText = (amount: number, unit: 'g' | 'mL', n: (v: number, digits?: number) => string): string =>
+  `${n(amount / 1000, 2)} ${unit === 'g' ? 'kg' : 'L'}`
+
+function wordsOf({ event: e, amountG }: LotEventRow, unit: 'g' | 'mL'): Words {
   return (n, t): Record<string, string> => {
     if (e.kind === 'look')
       return {
@@ -78,7 +82,13 @@ function wordsOf({ event: e, amountG }: LotEventRow): Words {
     if (e.kind === 'clean') return { who: e.initials }
     if (e.kind === 'garnish') return { n: n(e.pieces ?? 0), g: n(amountG ?? 0) }
     if (e.kind === 'discard')
-      return { kg: n(e.kg, 2), reason: t(`reason.${e.reason}`), note: e.note ? ` · ${e.note}` : '' }
+      return {
+        amount: amountText(e.amount ?? (e.kg ?? 0) * 1000, unit, n),
+        reason: t(`reason.${e.reason}`),
+        note: e.note ? ` · ${e.note}` : '',
+      }
+    if (e.kind === 'use' || e.kind === 'spill')
+      return { amount: amountText(e.amount, unit, n), note: e.note ? ` · ${e.note}` : '' }
     return { kg: n(e.kg, 2), parts: e.parts.map((p) => `${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(', ') }
   }
 }

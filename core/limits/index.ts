@@ -160,16 +160,30 @@ export interface PressExtras {
   now?: string
 }
 
+/** A yield beyond three times what is usual here, or below a third of it, mL per kg. */
+function yieldDoubts(mlPerKg: number, meanMlPerKg: number): Finding[] {
+  const times = mlPerKg / meanMlPerKg
+  return times > 3 || times < 1 / 3
+    ? [
+        {
+          code: times > 3 ? 'yield-far-above' : 'yield-far-below',
+          field: 'juice',
+          numbers: { mlPerKg, meanMlPerKg, times },
+        },
+      ]
+    : []
+}
+
 /**
  * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is beyond
  * three times the fruit's mean or below a third of it. Returns what is really taken, and the evaluated press when
- * nothing is wrong.
+ * nothing is wrong. @param meanMlPerKg null where it is not known here: nothing is held against it
  */
 export function checkPress(
   fruit: IngredientData,
   asked: PressInput & PressExtras,
   lotOnHandG: number,
-  meanMlPerKg: number,
+  meanMlPerKg: number | null,
 ): Findings & { result: PressResult | null; takenG: number } {
   const found = none()
   const takenG = settledTake(asked.takenG, lotOnHandG)
@@ -201,13 +215,7 @@ export function checkPress(
   try {
     const result = evaluatePress(fruit, input)
     const mlPerKg = yieldMlPerKg({ takenG: input.takenG, juiceMl: result.juiceMl, spilledMl })
-    const times = mlPerKg / meanMlPerKg
-    if (times > 3 || times < 1 / 3)
-      found.doubts.push({
-        code: times > 3 ? 'yield-far-above' : 'yield-far-below',
-        field: 'juice',
-        numbers: { mlPerKg, meanMlPerKg, times },
-      })
+    if (meanMlPerKg !== null) found.doubts.push(...yieldDoubts(mlPerKg, meanMlPerKg))
     return { ...found, takenG, result: found.limits.length ? null : result }
   } catch (e) {
     if (!(e instanceof ProcessLimit)) throw e
@@ -230,14 +238,18 @@ export function checkCups(cups: number): Findings {
 }
 
 /**
- * Fruit that leaves a lot without being pressed: garnish, what is discarded, what is sorted. @param field the field it
- * was typed in
+ * What leaves a lot otherwise than by a press: garnish, what is thrown, sorted, used or spilled.
+ * @param asked in the lot's unit @param field the field it was typed in
  */
-export function checkTake(askedG: number, lotOnHandG: number, field: string): Finding[] {
-  const takenG = settledTake(askedG, lotOnHandG)
-  if (!(takenG > 0)) return [{ code: 'kg-not-positive', field, numbers: { value: takenG / 1000 } }]
-  return takenG > lotOnHandG
-    ? [{ code: 'lot-not-enough', field, numbers: { takenKg: takenG / 1000, onHandKg: lotOnHandG / 1000 } }]
+export function checkTake(asked: number, onHand: number, field: string, unit: 'g' | 'mL' = 'g'): Finding[] {
+  const taken = settledTake(asked, onHand)
+  if (unit === 'mL') {
+    if (!(taken > 0)) return [{ code: 'amount-not-positive', field, numbers: { value: taken } }]
+    return taken > onHand ? [{ code: 'juice-not-enough', field, numbers: { ml: taken, onHandMl: onHand } }] : []
+  }
+  if (!(taken > 0)) return [{ code: 'kg-not-positive', field, numbers: { value: taken / 1000 } }]
+  return taken > onHand
+    ? [{ code: 'lot-not-enough', field, numbers: { takenKg: taken / 1000, onHandKg: onHand / 1000 } }]
     : []
 }
 

@@ -15,7 +15,7 @@ import { now } from './clock'
 import { businessZone, latestToday } from './days'
 import { counts, register } from './facts'
 import { invalid, refuseUnlessConfirmed } from './errors'
-import { lastPriceEurPerKg } from './ingredients'
+import { lastPrices } from './ingredients'
 import { ownerOnly, type Who } from './who'
 
 /**
@@ -156,8 +156,7 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
   if (future >= 0) throw invalid([{ field: `rows.${future}.day`, code: 'date-future' }])
   const unfit = body.rows.flatMap((r, i) => checkPack(r).map((f) => ({ ...f, field: `rows.${i}.${f.field}` })))
   if (unfit.length) throw invalid(unfit.slice(0, MOST_SAID))
-  const last = new Map<string, number | null>()
-  for (const key of keys) last.set(key, await lastPriceEurPerKg(tx, key))
+  const last = await lastPrices(tx, keys)
   const far = body.rows.filter((r) => priceDoubts(eurPerKg(r), last.get(r.ingredientKey) ?? null).length)
   refuseUnlessConfirmed(
     {

@@ -42,6 +42,17 @@ export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'
   return view(row)
 }
 
+/** Ingredients by key; those that are not there are left out. */
+export async function findIngredients(tx: Tx, keys: readonly string[]): Promise<Map<string, IngredientRow>> {
+  if (!keys.length) return new Map()
+  const rows = (await Ingredient.findAll({
+    where: { key: keys },
+    transaction: tx,
+    raw: true,
+  })) as unknown as RawIngredient[]
+  return new Map(rows.map((r) => [r.key, view(r)]))
+}
+
 export async function addIngredient(tx: Tx, body: Body<'postIngredient'>, who: Who): Promise<Reply<'postIngredient'>> {
   const like = INGREDIENTS.get(body.likeKey)
   if (!like) throw notFound('likeKey')
@@ -145,19 +156,30 @@ export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
   }))
 }
 
-/** The latest price of an ingredient, EUR per kg as purchased; null where none was ever typed. */
-export async function lastPriceEurPerKg(tx: Tx, ingredientKey: string): Promise<number | null> {
-  const [row] = await database().query<{ packPriceEur: string; packG: string }>(
-    `SELECT pack_price_eur AS packPriceEur, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
-      ORDER BY ${NEWEST_FIRST} LIMIT 1`,
-    { type: QueryTypes.SELECT, replacements: { ingredientKey }, transaction: tx },
-  )
-  return row ? eurPerKg({ packPriceEur: toNumber(row.packPriceEur), packG: toNumber(row.packG) }) : null
+/**
+ * The latest price of each ingredient, EUR per kg as purchased; none where none was ever typed.
+ * @param without deliveries whose price does not count
+ */
+export async function lastPrices(
+  tx: Tx,
+  keys: readonly string[],
+  without: readonly string[] = [],
+): Promise<Map<string, number>> {
+  const out = new Map<string, number>()
+  for (const ingredientKey of keys) {
+    const [row] = await database().query<{ packPriceEur: string; packG: string }>(
+      `SELECT pack_price_eur AS packPriceEur, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
+        AND (lot_id IS NULL OR lot_id NOT IN (:without)) ORDER BY ${NEWEST_FIRST} LIMIT 1`,
+      { type: QueryTypes.SELECT, replacements: { ingredientKey, without: ['', ...without] }, transaction: tx },
+    )
+    if (row) out.set(ingredientKey, eurPerKg({ packPriceEur: toNumber(row.packPriceEur), packG: toNumber(row.packG) }))
+  }
+  return out
 }
 
 export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
   await getIngredient(tx, body.ingredientKey)
-  const last = await lastPriceEurPerKg(tx, body.ingredientKey)
+  const last = (await lastPrices(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
   const price = eurPerKg(body)
   refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
   await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
@@ -169,8 +191,8 @@ export interface NewPrice {
   ingredientKey: string
   packPriceEur: number
   packG: number
-  source: 'typed' | 'receipt'
-  lotId: string | null
+  source: 'typed'
+  lotId: null
   supplier?: string | null
   since?: Date
 }

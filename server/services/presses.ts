@@ -1,30 +1,14 @@
 import { QueryTypes } from 'sequelize'
-import { checkPress } from '#core/limits'
-import { massG } from '#core/process'
-import { roundAmount } from '#core/units'
 import type { IngredientData } from '#core/substances'
-import {
-  byProductsCostEur,
-  fruitYield,
-  handlingOf,
-  pressFigures,
-  PRESSES_IN_MEAN,
-  PRESSES_KNOWN,
-  costOfTaken,
-  shareOfCostEur,
-  titratableAcidity,
-  trimmedTotalG,
-} from '#core/yield'
+import { fruitYield, pressFigures, PRESSES_IN_MEAN, PRESSES_KNOWN } from '#core/yield'
 import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
-import { Lot, Press, PressMark } from '../db/models'
-import { database, fromJson, toJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
+import { Press, PressMark } from '../db/models'
+import { database, fromJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
-import { now } from './clock'
-import { counts, isVoided, register, replaceFact } from './facts'
-import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
-import { dataOf, getIngredient, lastPriceEurPerKg } from './ingredients'
+import { counts } from './facts'
+import { notFound, stale } from './errors'
 import { latestOfEach } from './latest'
-import { createLot, move, onHand, deliveryIds } from './lots'
+import { deliveryIds } from './lots'
 import { ownerOnly, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
@@ -72,7 +56,8 @@ const view = (r: Raw, who: Who): PressRow => ({
   juiceUnit: r.juiceUnit,
   method: r.method,
   minutes: toNumberOrNull(r.minutes),
-  costBasis: r.costBasis,
+  // Whether the cost was measured is money's business: whoever does not see the cost is not told of its basis.
+  costBasis: ownerOnly(who, r.costBasis) ?? 'estimated',
   fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)),
   byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)),
   marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
@@ -131,7 +116,12 @@ export function listFruitPresses(
 }
 
 /** mL per kg that a press of this fruit is held against: what the stand costs with, its own mean or the handbook's. */
-async function meanYield(tx: Tx, standId: string, fruit: IngredientData, ingredientKey: string): Promise<number> {
+export async function meanYield(
+  tx: Tx,
+  standId: string,
+  fruit: IngredientData,
+  ingredientKey: string,
+): Promise<number> {
   const rows = await database().query<{ takenG: string; juiceMl: string; spilledMl: string | null; at: Date }>(
     `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} AND ${IN_MEAN} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
     { type: QueryTypes.SELECT, replacements: { standId, ingredientKey }, transaction: tx },
@@ -152,160 +142,6 @@ async function meanYield(tx: Tx, standId: string, fruit: IngredientData, ingredi
       }),
     ),
   ).used.value
-}
-
-export interface LockedLot {
-  id: string
-  standId: string
-  ingredientKey: string
-  kind: string
-  amount: string
-  count: number | null
-  weighed: number
-  costEur: string | null
-  marketEur: string | null
-}
-/** A lot, locked, that fruit can be taken from. */
-export async function lockLot(tx: Tx, id: string, field = 'lotId'): Promise<LockedLot> {
-  const lot = (await Lot.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as LockedLot | null
-  if (!lot) throw notFound(field)
-  if (await isVoided(tx, 'lot', id)) throw invalid([{ field, code: 'lot-void' }])
-  return lot
-}
-
-/** Records a press: fruit out of its lot, a lot of juice, and a lot of every by-product that is kept. */
-export async function recordPress(tx: Tx, body: Body<'postPress'>, who: Who): Promise<Reply<'postPress'>> {
-  await register(tx, 'press', body.id)
-  const lot = await lockLot(tx, body.lotId)
-  const ingredient = await getIngredient(tx, lot.ingredientKey)
-  const fruit = dataOf(ingredient)!
-  if (!fruit.fruit || lot.kind !== 'received') throw invalid([{ field: 'lotId', code: 'not-a-fruit-lot' }])
-  if (body.replaces) await replaceFact(tx, 'press', body.replaces, who)
-  const parts = body.parts.map((p) => ({ part: p.part, massG: p.g }))
-  const asked = {
-    takenG: body.takenKg * 1000,
-    trimmedG: body.trimmedKg === null ? null : body.trimmedKg * 1000,
-    juice: body.juice,
-    method: body.method,
-    minutes: body.minutes,
-    parts,
-    spilledMl: body.spilledMl,
-  }
-  const found = checkPress(
-    fruit,
-    { ...asked, hands: body.hands, at: body.at, now: now().toISOString(), ...body.seen },
-    await onHand(tx, body.lotId),
-    await meanYield(tx, lot.standId, fruit, lot.ingredientKey),
-  )
-  refuseUnlessConfirmed(found, body.confirm)
-  const result = found.result!
-  const { takenG } = found
-  const juiceMl = roundAmount(result.juiceMl)
-  const cost = await fruitCost(tx, lot, takenG)
-  const at = body.at ? new Date(body.at) : now()
-  const kept = body.parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
-  const shares = handlingOf(fruit, ingredient.handling).shares
-  const carried = byProductsCostEur(
-    cost.eur,
-    kept.map((p) => shares[p.part] ?? 0),
-  )
-  const press = {
-    id: body.id,
-    standId: lot.standId,
-    lotId: body.lotId,
-    juiceLotId: body.juiceLotId,
-    ingredientKey: lot.ingredientKey,
-    takenG,
-    trimmedG: trimmedTotalG(asked),
-    juiceMl,
-    juiceG: roundAmount(result.juiceG),
-    juiceUnit: body.juice.unit,
-    method: body.method,
-    minutes: body.minutes,
-    tool: body.tool || null,
-    fruitTemp: body.fruitTemp,
-    hands: body.hands,
-    spilledMl: body.spilledMl,
-    fruitCostEur: cost.eur,
-    costBasis: cost.basis,
-    byCostEur: carried && carried.reduce((a, b) => a + b, 0),
-    marketCostEur: shareOfCostEur(toNumberOrNull(lot.marketEur), toNumber(lot.amount), takenG),
-    parts: body.parts,
-    seen: body.seen && {
-      ...body.seen,
-      ta: body.seen.titration ? titratableAcidity(body.seen.titration).value : body.seen.ta,
-    },
-    at,
-    personId: who.personId,
-  }
-  await move(tx, who, { lotId: body.lotId, amount: -takenG, kind: 'press-out', sourceId: body.id })
-  const child = { standId: lot.standId, supplier: null, count: null, sourceId: body.id }
-  const juiceEur = cost.eur === null ? null : cost.eur - (press.byCostEur ?? 0)
-  await createLot(
-    tx,
-    who,
-    {
-      ...child,
-      id: body.juiceLotId,
-      ingredientKey: fruit.fruit.juice,
-      kind: 'pressed',
-      part: null,
-      unit: 'mL',
-      amount: juiceMl,
-      costEur: juiceEur,
-      place: 'cold',
-    },
-    'press-in',
-    body.id,
-    [],
-    at,
-  )
-  for (const [i, { part, kept: k }] of kept.entries()) {
-    const amount = roundAmount(massG(result.byProducts.find((b) => b.name === part)!.stream))
-    if (amount > 0)
-      await createLot(
-        tx,
-        who,
-        {
-          ...child,
-          id: k.lotId,
-          ingredientKey: lot.ingredientKey,
-          kind: 'by-product',
-          part,
-          unit: 'g',
-          amount,
-          costEur: carried && carried[i]!,
-          place: k.place,
-          useBy: k.useBy,
-          useFor: k.useFor,
-        },
-        'press-in',
-        body.id,
-        [],
-        at,
-      )
-  }
-  await Press.create(
-    { ...press, parts: toJson(press.parts), seen: press.seen && toJson(press.seen), confirmed: toJson(body.confirm) },
-    { transaction: tx },
-  )
-  await recordChange(tx, who, 'press', body.id, null, press)
-  return { id: body.id }
-}
-
-async function fruitCost(
-  tx: Tx,
-  lot: LockedLot,
-  takenG: number,
-): Promise<{ eur: number | null; basis: 'measured' | 'estimated' }> {
-  const [costEur, amountG] = [toNumberOrNull(lot.costEur), toNumber(lot.amount)]
-  const last = costEur === null ? await lastPriceEurPerKg(tx, lot.ingredientKey) : null
-  return costOfTaken({ costEur, amountG }, takenG, last)
 }
 
 /** Whether a press that is far from the others counts: asked, never decided for anybody. */

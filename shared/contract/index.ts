@@ -245,10 +245,14 @@ const lotEvent = z.discriminatedUnion('kind', [
   }),
   z.object({
     kind: z.literal('discard'),
-    kg: z.number(),
+    kg: z.number().nullable().default(null),
+    /** in the unit of the lot, where it is not fruit */
+    amount: reading,
     reason: z.enum(DISCARD_REASONS),
     note: longText.nullable().default(null),
   }),
+  z.object({ kind: z.literal('use'), amount: z.number(), note: longText.nullable().default(null) }),
+  z.object({ kind: z.literal('spill'), amount: z.number(), note: longText.nullable().default(null) }),
   z.object({ kind: z.literal('sort'), kg: z.number(), parts: z.array(part).max(12), reason: z.enum(DISCARD_REASONS) }),
 ])
 export type LotEventBody = z.infer<typeof lotEvent>
@@ -646,7 +650,7 @@ export const contract = {
   }),
   postLotEvent: endpoint({
     ...ROUTES.postLotEvent,
-    summary: 'Looked at, cleaned, taken for garnish, discarded, or sorted',
+    summary: 'Looked at, cleaned, taken for garnish, discarded, sorted; juice used or spilled',
     params: byId,
     body: z.object({ id, event: lotEvent, measured, at: when, confirm }),
     reply: made,

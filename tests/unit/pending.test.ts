@@ -1,11 +1,14 @@
 import { INGREDIENTS } from '../../core/substances'
 import { newDrink, withLayer, withVolume } from '../../core/recipe'
+import { rowId, type Shelf } from '../../core/books'
 import { withPending, withPendingLines, withPendingRecipes } from '../../app/outbox/pending'
 import { actOf, differences } from '../../app/utils/history'
 import type { Entry } from '../../app/outbox/tablet-db'
-import type { Lot, Recipe } from '../../shared/contract'
+import type { Recipe } from '../../shared/contract'
 
-const STAND = 'stand'
+const STAND = '00000000-0000-4000-8000-000000000001'
+/** Facts have ids of their own; rows that they write have theirs from them. */
+const ID = (name: string): string => rowId(STAND, name)
 const entry = (route: Entry['route'], body: Record<string, unknown>, params: Record<string, string> = {}): Entry => ({
   seq: 1,
   key: 'k',
@@ -19,7 +22,7 @@ const entry = (route: Entry['route'], body: Record<string, unknown>, params: Rec
 })
 const weighIn = (over: object = {}) =>
   entry('postLot', {
-    id: 'new',
+    id: ID('new'),
     standId: STAND,
     ingredientKey: 'lemon',
     supplier: 'Grove',
@@ -30,9 +33,9 @@ const weighIn = (over: object = {}) =>
   })
 const press = (over: object = {}) =>
   entry('postPress', {
-    id: 'press',
-    lotId: 'new',
-    juiceLotId: 'juice',
+    id: ID('press'),
+    lotId: ID('new'),
+    juiceLotId: ID('juice'),
     takenKg: 4,
     trimmedKg: null,
     juice: { value: 1600, unit: 'mL' },
@@ -40,25 +43,27 @@ const press = (over: object = {}) =>
     minutes: 9,
     ...over,
   })
-const over = (entries: Entry[], lots: Lot[] = []) =>
-  withPending({ lots, presses: [] }, entries, STAND, 'Ada', {
-    data: (k) => INGREDIENTS.get(k),
-    handling: () => null,
-    eurPerKg: () => null,
-  })
+const OWNER = { seesMoney: true, mends: true }
+const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
+  withPending(
+    { lots: [], presses: [], prices: [], ...shelf },
+    entries,
+    { standId: STAND, by: 'Ada', teller: OWNER },
+    { data: (k) => INGREDIENTS.get(k), handling: () => null },
+  )
 
 describe('what is not sent yet', () => {
   it('can be worked with: weighed in, pressed, counted', () => {
     const { lots, presses } = over([weighIn(), press()])
     expect(lots.map((l) => [l.id, l.kind, Math.round(l.onHand)])).toEqual([
-      ['juice', 'pressed', 1600],
-      ['new', 'received', 6000],
+      [ID('juice'), 'pressed', 1600],
+      [ID('new'), 'received', 6000],
     ])
     expect(presses[0]).toMatchObject({ takenG: 4000, fruitCostEur: 8, by: 'Ada' })
     expect(presses[0]!.juiceG).toBeGreaterThan(1600)
   })
   it('is not counted twice once the server has it', () => {
-    const sent = over([weighIn()]).lots
+    const sent = over([weighIn()])
     expect(over([weighIn()], sent).lots).toHaveLength(1)
   })
   it('stays at its stand, and out where its crate or its fruit is not known', () => {
@@ -69,9 +74,9 @@ describe('what is not sent yet', () => {
   it('of a press that cannot be is left for the server to refuse', () =>
     expect(over([weighIn(), press({ juice: { value: 9000, unit: 'mL' } })]).presses).toEqual([]))
   it('goes for garnish, is looked at and thrown, and kept peel is on the shelf', () => {
-    const event = (event: object) => entry('postLotEvent', { id: 'e', event }, { id: 'new' })
+    const event = (event: object) => entry('postLotEvent', { id: ID(JSON.stringify(event)), event }, { id: ID('new') })
     const kept = press({
-      parts: [{ part: 'peel', g: 500, kept: { lotId: 'peel', place: 'cold', useBy: null, useFor: 'peel sugar' } }],
+      parts: [{ part: 'peel', g: 500, kept: { lotId: ID('peel'), place: 'cold', useBy: null, useFor: 'peel sugar' } }],
     })
     const { lots } = over([
       weighIn(),
@@ -81,10 +86,10 @@ describe('what is not sent yet', () => {
       event({ kind: 'look', place: 'cold', feel: 'soft' }),
       event({ kind: 'clean', initials: 'AB', routine: 'x' }),
     ])
-    const crate = lots.find((l) => l.id === 'new')!
+    const crate = lots.find((l) => l.id === ID('new'))!
     expect(crate.onHand).toBeCloseTo(10000 - 4000 - 250 - 1000, 6)
     expect([crate.look!.feel, crate.cleaned!.initials]).toEqual(['soft', 'AB'])
-    expect(lots.find((l) => l.id === 'peel')).toMatchObject({
+    expect(lots.find((l) => l.id === ID('peel'))).toMatchObject({
       kind: 'by-product',
       part: 'peel',
       onHand: 500,
@@ -95,13 +100,28 @@ describe('what is not sent yet', () => {
     const { lots, presses } = over([
       weighIn(),
       press(),
-      press({ id: 'right', juiceLotId: 'juice2', takenKg: 3, replaces: 'press', juice: { value: 1200, unit: 'mL' } }),
+      press({
+        id: ID('right'),
+        juiceLotId: ID('juice2'),
+        takenKg: 3,
+        replaces: ID('press'),
+        juice: { value: 1200, unit: 'mL' },
+      }),
     ])
-    expect(presses.map((p) => p.id)).toEqual(['right'])
+    expect(presses.map((p) => p.id)).toEqual([ID('right')])
     expect(lots.map((l) => [l.id, Math.round(l.onHand)])).toEqual([
-      ['juice2', 1200],
-      ['new', 7000],
+      [ID('juice2'), 1200],
+      [ID('new'), 7000],
     ])
+  })
+  it('juice goes down, and is gone when it is used up', () => {
+    const out = (kind: string, amount: number) =>
+      entry('postLotEvent', { id: ID(`${kind} ${amount}`), event: { kind, amount } }, { id: ID('juice') })
+    const left = (...entries: Entry[]) =>
+      over([weighIn(), press(), ...entries]).lots.find((l) => l.id === ID('juice'))?.onHand
+    expect(left(out('use', 600), out('spill', 100), out('discard', 50))).toBe(850)
+    expect(left(out('use', 1601))).toBe(1600)
+    expect(left(out('use', 1599.95))).toBeUndefined()
   })
   it('costs nothing known when no price was typed', () =>
     expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())

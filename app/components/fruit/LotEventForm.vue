@@ -1,14 +1,11 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { checkLook, checkSort, checkTake, type Readings } from '#core/limits'
 import { cleaningRoutine, garnishG, ROUTINES, type CleaningRoutine } from '#core/yield'
 import { DISCARD_REASONS, FEELS, PLACES, type DiscardReason, type Feel, type Place } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
-import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
-import { inBackground, refuseHere, uuid } from '~/utils/api'
 import { exactKg } from '~/utils/format'
 import type { PartRow } from './PartRows.vue'
 
@@ -63,7 +60,13 @@ const event = computed((): LotEventBody => {
     case 'garnish':
       return { kind: 'garnish', pieces: number.pieces, massG: null, perPiece: number.perPiece }
     case 'discard':
-      return { kind: 'discard', kg: number.kg ?? 0, reason: reason.value, note: note.value.trim() || null }
+      return {
+        kind: 'discard',
+        kg: number.kg ?? 0,
+        amount: null,
+        reason: reason.value,
+        note: note.value.trim() || null,
+      }
     case 'sort':
       return {
         kind: 'sort',
@@ -80,28 +83,8 @@ const event = computed((): LotEventBody => {
   }
   throw new Error(props.kind)
 })
-let id = uuid()
 useFirstField(useTemplateRef<HTMLElement>('root'))
-const form = useSubmit(async (key, confirm) => {
-  const e = event.value
-  const taken = e.kind === 'garnish' ? garnish.value : e.kind === 'discard' || e.kind === 'sort' ? e.kg * 1000 : null
-  const limits = [
-    ...(e.kind === 'look' ? checkLook(e as Readings) : []),
-    ...(taken === null ? [] : checkTake(taken, props.lot.onHand, e.kind === 'garnish' ? 'pieces' : 'kg')),
-    ...(e.kind === 'sort'
-      ? checkSort(
-          e.kg * 1000,
-          e.parts.map((p) => p.g ?? NaN),
-        )
-      : []),
-  ]
-  refuseHere({ limits, doubts: [] }, confirm)
-  await useOutbox().keep('postLotEvent', {
-    key,
-    params: { id: props.lot.id },
-    body: { id, event: e, measured: AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null), confirm },
-  })
-})
+const { form, send } = useLotEvent(props.lot.id)
 async function save(): Promise<void> {
   form.fields.value = {}
   for (const a of AMOUNTS)
@@ -112,10 +95,9 @@ async function save(): Promise<void> {
   if (['discard', 'sort'].includes(props.kind) && number.kg === null && !text.kg.trim())
     form.refuse('kg', t('problem.kg-missing'))
   if (props.kind === 'sort' && !rows.value.length) form.refuse('parts', t('problem.part-not-positive'))
-  if (Object.keys(form.fields.value).length || !(await form.submit())) return
-  id = uuid()
-  inBackground(store.load())
-  emit('done')
+  if (Object.keys(form.fields.value).length) return
+  const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
+  if (await send(event.value, measured)) emit('done')
 }
 const all = (): void => {
   text.kg = exactKg(props.lot.onHand, locale.value === 'es' ? ',' : '.')

@@ -84,6 +84,10 @@ export const problems = {
     'amount-three-digits': 'Is {typed} meant as',
     'amount-negative': 'Less than nothing cannot go in. Type 0 or more.',
     'fruit-missing': 'Choose the fruit.',
+    'amount-not-positive': '{value} mL is no amount. Type the millilitres, above 0.',
+    'ml-missing': 'Type the millilitres that left the jug.',
+    'juice-not-enough': '{ml} mL is more than is left in this jug: {onHandMl} mL.',
+    'not-of-juice': 'This can be done with fruit only. Of juice, say what was used, spilled or thrown away.',
     'kg-missing': 'Type the kilos from the scale.',
     'kg-not-positive': '{value} kg is no weight. Type the kilos from the scale, above 0.',
     'kg-too-much':

@@ -86,6 +86,10 @@ export const problems: typeof en = {
     'amount-three-digits': '¿{typed} quiere decir',
     'amount-negative': 'Menos que nada no puede entrar. Escribe 0 o más.',
     'fruit-missing': 'Elige la fruta.',
+    'amount-not-positive': '{value} mL no es una cantidad. Escribe los mililitros, más de 0.',
+    'ml-missing': 'Escribe los mililitros que salieron de la jarra.',
+    'juice-not-enough': '{ml} mL es más de lo que queda en esta jarra: {onHandMl} mL.',
+    'not-of-juice': 'Esto solo se hace con fruta. Del jugo, di qué se usó, se derramó o se tiró.',
     'kg-missing': 'Escribe los kilos de la báscula.',
     'kg-not-positive': '{value} kg no es un peso. Escribe los kilos de la báscula, más de 0.',
     'kg-too-much':

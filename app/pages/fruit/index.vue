@@ -6,7 +6,12 @@ import { isThere, useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 
-type Panel = { show: 'fruit' } | { show: 'weigh' } | { show: 'press'; lot: Lot } | { show: 'pressed'; pressId: string }
+type Panel =
+  | { show: 'fruit' }
+  | { show: 'weigh' }
+  | { show: 'press'; lot: Lot }
+  | { show: 'pressed'; pressId: string }
+  | { show: 'juice'; lot: Lot }
 const store = useFruit()
 const session = useSession()
 const { t } = useI18n()
@@ -117,6 +122,12 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         <v-btn v-if="lots.length > shown.length" class="below" @click="showAll = true">{{
           t('fruit.older', { n: lots.length - shown.length })
         }}</v-btn>
+        <FruitJuiceList
+          v-if="!asked && store.juice.length"
+          :lots="store.juice"
+          :selected="panel.show === 'juice' ? panel.lot.id : undefined"
+          @take="panel = { show: 'juice', lot: $event }"
+        />
         <FruitKeptList v-if="!asked && store.kept.length" :lots="store.kept" />
       </template>
     </section>
@@ -133,6 +144,13 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         :key="panel.lot.id"
         :lot="panel.lot"
         @done="panel = { show: 'pressed', pressId: $event }"
+        @close="panel = { show: 'fruit' }"
+      />
+      <FruitTakeJuice
+        v-else-if="panel.show === 'juice'"
+        :key="`juice ${panel.lot.id}`"
+        :lot="panel.lot"
+        @done="panel = { show: 'fruit' }"
         @close="panel = { show: 'fruit' }"
       />
       <div v-else-if="panel.show === 'pressed' && pressed" class="stack" data-test="pressed">

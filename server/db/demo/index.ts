@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { inTransaction } from '../connect'
-import { Cup, Lot, Movement, Person, Recipe, Stand } from '../models'
+import { Cup, Lot, Person, Recipe, Stand } from '../models'
 import { addPriceList } from '../../services/buying'
 import { now } from '../../services/clock'
 import { recordPrice } from '../../services/ingredients'
@@ -15,7 +15,7 @@ import type { Who } from '../../services/who'
 import { demoDrinks } from './menu'
 import { dayOf, shiftDay, startOfDay } from '#core/time'
 import { seeded } from '#core/random'
-import { DEMO_LIST, demoShelf, demoWeeks } from './weeks'
+import { DEMO_LIST, demoShelf, demoWeeks, recordOnLot } from './weeks'
 
 /** Of the crew, on a tablet that the owner enrolled. */
 export const DEMO_PIN = '2580'
@@ -71,7 +71,7 @@ export async function loadDemo(): Promise<void> {
       days.filter((d) => d % 7 === 3),
     )
     await demoShelf(counter, owner, crew, at)
-    await drainOldJuice()
+    await useOldJuice(crew, today)
     at(2, 9)
     await priceList(owner)
     at(0, 7)
@@ -173,32 +173,21 @@ async function priceList(owner: Who): Promise<void> {
   await inTransaction((tx) => addPriceList(tx, { id: uuid(), rows, confirm: ['list-far-from-last'] }, owner))
 }
 
-/** Juice that was pressed before today has been poured; only the newest of each fruit is still in the fridge. */
-async function drainOldJuice(): Promise<void> {
-  const lots = (await Lot.findAll({ order: [['at', 'DESC']], raw: true })) as unknown as {
+/** Juice that was pressed before today has been used; only the newest of each fruit is still in the fridge. */
+async function useOldJuice(crew: Who, today: Date): Promise<void> {
+  const lots = (await Lot.findAll({ where: { kind: 'pressed' }, order: [['at', 'DESC']], raw: true })) as unknown as {
     id: string
     standId: string
     ingredientKey: string
-    kind: string
     amount: string
-    personId: string
     at: Date
   }[]
   const newest = new Set<string>()
-  for (const lot of lots.filter((l) => l.kind === 'pressed')) {
-    const first = lot.kind === 'pressed' && !newest.has(lot.standId + lot.ingredientKey)
-    newest.add(lot.standId + lot.ingredientKey)
-    const gone = first ? Number(lot.amount) * 0.7 : Number(lot.amount)
-    await Movement.create({
-      id: uuid(),
-      lotId: lot.id,
-      amount: -gone,
-      kind: 'pour-out',
-      sourceId: lot.id,
-      at: lot.at,
-      personId: lot.personId,
-    })
-    if (!first) await Lot.update({ open: false }, { where: { id: lot.id } })
+  for (const { id, standId, ingredientKey, amount, at } of lots) {
+    const isNewest = !newest.has(standId + ingredientKey)
+    newest.add(standId + ingredientKey)
+    process.env.OLVEX_NOW = new Date(Math.min(at.getTime() + 8 * 36e5, today.getTime() - 60e3)).toISOString()
+    await recordOnLot(id, { kind: 'use', amount: Number(amount) * (isNewest ? 0.7 : 1), note: null }, crew)
   }
 }
 

@@ -1,12 +1,10 @@
 import { v7 as uuid } from 'uuid'
 import { INGREDIENTS } from '#core/substances'
 import { cleaningRoutine, handbookYield } from '#core/yield'
-import { contract, type BodyInput, type LotEventBody } from '#shared/contract'
+import { contract, type BodyInput } from '#shared/contract'
 import type { PressMethod } from '#shared/lists'
 import { inTransaction } from '../connect'
-import { recordLotEvent } from '../../services/lot-events'
-import { weighIn } from '../../services/lots'
-import { recordPress } from '../../services/presses'
+import { enter, enterOnLot } from '../../books/enter'
 import type { Who } from '../../services/who'
 import type { Random } from '#core/random'
 
@@ -131,9 +129,19 @@ function flawed(habit: Habit, day: number): { yieldTimes: number; priceTimes: nu
   return { yieldTimes: 1, priceTimes: 1, supplier: habit.supplier }
 }
 
-const lotBody = (b: BodyInput<'postLot'>) => contract.postLot.body.parse(b)
-const pressBody = (b: BodyInput<'postPress'>) => contract.postPress.body.parse(b)
-const eventBody = (b: BodyInput<'postLotEvent'>) => contract.postLotEvent.body.parse(b)
+/** Facts as they come in through the routes, each in a transaction of its own. */
+const weighIn = (b: BodyInput<'postLot'>, who: Who): Promise<unknown> => {
+  const body = contract.postLot.body.parse(b)
+  return inTransaction((tx) => enter(tx, 'receive', body, body.confirm, who))
+}
+const recordPress = (b: BodyInput<'postPress'>, who: Who): Promise<unknown> => {
+  const body = contract.postPress.body.parse(b)
+  return inTransaction((tx) => enter(tx, 'press', body, body.confirm, who))
+}
+export const recordOnLot = (lotId: string, event: BodyInput<'postLotEvent'>['event'], who: Who): Promise<unknown> => {
+  const body = contract.postLotEvent.body.parse({ id: uuid(), event })
+  return inTransaction((tx) => enterOnLot(tx, lotId, body, who))
+}
 
 export async function demoWeeks(
   standId: string,
@@ -152,32 +160,22 @@ export async function demoWeeks(
       const lotId = uuid()
       at(day, 7 + random.next())
       const eur = round(random.around(habit.eurPerKg * flaw.priceTimes, 0.06), 0.01)
-      await inTransaction((tx) =>
-        weighIn(
-          tx,
-          lotBody({
-            id: lotId,
-            standId,
-            ingredientKey: habit.fruit,
-            supplier: flaw.supplier,
-            kg,
-            price: { eur, per: 'kg' },
-            count: habit.pieceG ? Math.round((kg * 1000) / random.around(habit.pieceG, 0.1)) : null,
-            place: habit.cold ? 'cold' : 'room',
-            seen: { feel: day === 0 ? 'firm' : null, waxed: habit.fruit === 'lemon' ? false : null, brix: null },
-          }),
-          owner,
-        ),
+      await weighIn(
+        {
+          id: lotId,
+          standId,
+          ingredientKey: habit.fruit,
+          supplier: flaw.supplier,
+          kg,
+          price: { eur, per: 'kg' },
+          count: habit.pieceG ? Math.round((kg * 1000) / random.around(habit.pieceG, 0.1)) : null,
+          place: habit.cold ? 'cold' : 'room',
+          seen: { feel: day === 0 ? 'firm' : null, waxed: habit.fruit === 'lemon' ? false : null, brix: null },
+        },
+        owner,
       )
       const wash = (): Promise<unknown> =>
-        inTransaction((tx) =>
-          recordLotEvent(
-            tx,
-            lotId,
-            eventBody({ id: uuid(), event: { kind: 'clean', routine: cleaningRoutine(habit.fruit), initials: 'TV' } }),
-            crew,
-          ),
-        )
+        recordOnLot(lotId, { kind: 'clean', routine: cleaningRoutine(habit.fruit), initials: 'TV' }, crew)
       // The newest delivery of some fruit is still in the crate; most of the others went through the press.
       const presses = day === 0 ? (i % 2 === 0 ? [0.55] : []) : day <= 2 ? [0.7] : [0.6, 1]
       let left = kg
@@ -201,53 +199,44 @@ export async function demoWeeks(
         const trimmedKg = habit.trimShare === null ? null : round(random.around(habit.trimShare * takenKg, 0.1), 0.01)
         at(day, 8.2 + n * 2.5 + random.next())
         const keepsPeel = habit.fruit === 'lemon' && day <= 2
-        await inTransaction((tx) =>
-          recordPress(
-            tx,
-            pressBody({
-              id: uuid(),
-              lotId,
-              juiceLotId: uuid(),
-              takenKg,
-              trimmedKg,
-              juice: { value: ml, unit: 'mL' },
-              method: lever ? 'lever-press' : habit.method,
-              minutes:
-                random.next() < 0.15
-                  ? null
-                  : Math.round(random.around(habit.minutesPerKg * takenKg, 0.2) * (lever ? 1.25 : 1)),
-              fruitTemp: temp,
-              seen:
-                random.next() < 0.5
-                  ? { foam: 'settled', brix: round(random.around(BRIX[habit.fruit]!, 0.07), 0.1) }
-                  : null,
-              parts: keepsPeel
-                ? [
-                    {
-                      part: 'peel',
-                      g: round(takenKg * 180, 5),
-                      kept: { lotId: uuid(), place: 'cold', useBy: null, useFor: 'peel sugar' },
-                    },
-                  ]
-                : [],
-              confirm: ['yield-far-below'],
-            }),
-            crew,
-          ),
+        await recordPress(
+          {
+            id: uuid(),
+            lotId,
+            juiceLotId: uuid(),
+            takenKg,
+            trimmedKg,
+            juice: { value: ml, unit: 'mL' },
+            method: lever ? 'lever-press' : habit.method,
+            minutes:
+              random.next() < 0.15
+                ? null
+                : Math.round(random.around(habit.minutesPerKg * takenKg, 0.2) * (lever ? 1.25 : 1)),
+            fruitTemp: temp,
+            seen:
+              random.next() < 0.5
+                ? { foam: 'settled', brix: round(random.around(BRIX[habit.fruit]!, 0.07), 0.1) }
+                : null,
+            parts: keepsPeel
+              ? [
+                  {
+                    part: 'peel',
+                    g: round(takenKg * 180, 5),
+                    kept: { lotId: uuid(), place: 'cold', useBy: null, useFor: 'peel sugar' },
+                  },
+                ]
+              : [],
+            confirm: ['yield-far-below'],
+          },
+          crew,
         )
       }
       if (day >= 3 && day <= 12 && habit.fruit === 'watermelon') {
         at(day, 12)
-        await inTransaction((tx) =>
-          recordLotEvent(
-            tx,
-            lotId,
-            eventBody({
-              id: uuid(),
-              event: { kind: 'look', place: 'cold', feel: 'ripe', brix: round(random.around(9, 0.1), 0.1) },
-            }),
-            crew,
-          ),
+        await recordOnLot(
+          lotId,
+          { kind: 'look', place: 'cold', feel: 'ripe', brix: round(random.around(9, 0.1), 0.1) },
+          crew,
         )
       }
     }
@@ -267,11 +256,11 @@ export async function demoShelf(
   const put = async (daysAgo: number, b: Omit<BodyInput<'postLot'>, 'id' | 'standId'>): Promise<string> => {
     const id = uuid()
     at(daysAgo, 7.5)
-    await inTransaction((tx) => weighIn(tx, lotBody({ id, standId, ...b }), owner))
+    await weighIn({ id, standId, ...b }, owner)
     return id
   }
-  const note = (lotId: string, event: LotEventBody): Promise<unknown> =>
-    inTransaction((tx) => recordLotEvent(tx, lotId, eventBody({ id: uuid(), event }), crew))
+  const note = (lotId: string, event: BodyInput<'postLotEvent'>['event']): Promise<unknown> =>
+    recordOnLot(lotId, event, crew)
   await put(1, {
     ingredientKey: 'pear',
     supplier: 'Hill Lane Farm',

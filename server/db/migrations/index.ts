@@ -321,6 +321,15 @@ export const MIGRATIONS: readonly Migration[] = [
     sql: `ALTER TABLE recipe_version ADD COLUMN IF NOT EXISTS snapshot ${HASH} NULL REFERENCES snapshot(hash),
       ADD COLUMN IF NOT EXISTS filled BOOLEAN NOT NULL DEFAULT FALSE, MODIFY composition JSON NULL`,
   },
+  // Juice goes down by hand too: used, spilled, thrown.
+  {
+    name: '0053-movement-use-spill',
+    sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore','garnish','discard','sort-out','sort-in','use','spill') NOT NULL",
+  },
+  {
+    name: '0054-lot-event-use-spill',
+    sql: "ALTER TABLE lot_event MODIFY kind ENUM('look','clean','garnish','discard','sort','use','spill') NOT NULL",
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

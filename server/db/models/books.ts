@@ -97,7 +97,7 @@ export const BOOKS: readonly Table[] = [
     {
       id: pk,
       lotId: ref,
-      kind: one('look', 'clean', 'garnish', 'discard', 'sort'),
+      kind: one('look', 'clean', 'garnish', 'discard', 'sort', 'use', 'spill'),
       amountG: amountOrNull,
       body: json,
       at,
@@ -122,6 +122,8 @@ export const BOOKS: readonly Table[] = [
         'discard',
         'sort-out',
         'sort-in',
+        'use',
+        'spill',
       ),
       sourceId: ref,
       at,

@@ -11,7 +11,11 @@ import { api, noAnswer } from '~/utils/api'
 
 // One lot from the door to the last drop: what is left, what may be done next, and everything that was.
 type Panel =
-  { show: 'none' } | { show: 'press'; correct?: Press } | { show: 'event'; kind: EventKind } | { show: 'weigh' }
+  | { show: 'none' }
+  | { show: 'press'; correct?: Press }
+  | { show: 'event'; kind: EventKind }
+  | { show: 'weigh' }
+  | { show: 'juice' }
 const route = useRoute()
 const id = computed(() => String(route.params.id))
 const store = useFruit()
@@ -71,7 +75,8 @@ async function takeOut(entity: 'lot' | 'press' | 'lot-event', factId: string): P
   if (entity === 'lot') await navigateTo('/fruit')
 }
 const KINDS: EventKind[] = ['look', 'clean', 'garnish', 'sort', 'discard']
-const kinds = computed(() => (received.value ? KINDS : (['discard'] as EventKind[])))
+const isJuice = computed(() => lot.value?.kind === 'pressed')
+const kinds = computed((): EventKind[] => (received.value ? KINDS : isJuice.value ? [] : ['discard']))
 function done(): void {
   panel.value = { show: 'none' }
   void load()
@@ -170,6 +175,9 @@ async function corrected(newId: string): Promise<void> {
           @click="panel = { show: 'press' }"
           >{{ t('fruit.press') }}</v-btn
         >
+        <v-btn v-if="isJuice" color="primary" data-test="lot-take" @click="panel = { show: 'juice' }">{{
+          t('juice.do')
+        }}</v-btn>
         <v-btn v-for="k in kinds" :key="k" :data-test="`do-${k}`" @click="panel = { show: 'event', kind: k }">{{
           t(`event.${k}.do`)
         }}</v-btn>
@@ -182,8 +190,9 @@ async function corrected(newId: string): Promise<void> {
           bare
           :lots="children.filter((c) => c.kind === 'by-product')"
         />
-        <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small">
-          {{ name(c.ingredientKey) }}: <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span>
+        <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small links">
+          <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="juice-of">{{ name(c.ingredientKey) }}</NuxtLink>:
+          <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span>
           {{ t('lot.stillThere') }}
         </p>
       </template>
@@ -219,7 +228,7 @@ async function corrected(newId: string): Promise<void> {
               >{{ t('do.correct') }}</v-btn
             >
             <v-btn
-              v-if="received"
+              v-if="received || r.entity === 'lot-event'"
               variant="text"
               size="small"
               height="44"
@@ -254,6 +263,7 @@ async function corrected(newId: string): Promise<void> {
         @done="corrected"
         @close="panel = { show: 'none' }"
       />
+      <FruitTakeJuice v-else-if="panel.show === 'juice'" :lot="lot" @done="done" @close="panel = { show: 'none' }" />
       <FruitLotEventForm
         v-else
         :key="panel.kind"

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { weighIn } from '../../../services/lots'
+import { enter } from '../../../books/enter'
 import { route } from '../../../utils/route'
 
-export default route(contract.postLot, (tx, { body }, who) => weighIn(tx, body, who))
+export default route(contract.postLot, (tx, { body }, who) => enter(tx, 'receive', body, body.confirm, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { recordPress } from '../../../services/presses'
+import { enter } from '../../../books/enter'
 import { route } from '../../../utils/route'
 
-export default route(contract.postPress, (tx, { body }, who) => recordPress(tx, body, who))
+export default route(contract.postPress, (tx, { body }, who) => enter(tx, 'press', body, body.confirm, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { setVoid } from '../../../../services/facts'
+import { takeOut } from '../../../../books/enter'
 import { route } from '../../../../utils/route'
 
-export default route(contract.voidFact, (tx, { params, body }, who) => setVoid(tx, params.id, true, body, who))
+export default route(contract.voidFact, (tx, { params, body }, who) => takeOut(tx, params.id, true, body, who))

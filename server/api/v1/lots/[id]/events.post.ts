@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { recordLotEvent } from '../../../../services/lot-events'
+import { enterOnLot } from '../../../../books/enter'
 import { route } from '../../../../utils/route'
 
-export default route(contract.postLotEvent, (tx, { params, body }, who) => recordLotEvent(tx, params.id, body, who))
+export default route(contract.postLotEvent, (tx, { params, body }, who) => enterOnLot(tx, params.id, body, who))

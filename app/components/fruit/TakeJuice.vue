@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { DISCARD_REASONS, type DiscardReason } from '#shared/lists'
+import type { Lot, LotEventBody } from '#shared/contract'
+import { useFruit } from '~/stores/fruit'
+
+// Juice that leaves its jug: used, spilled, or thrown away. One amount, one choice.
+const props = defineProps<{ lot: Lot }>()
+const emit = defineEmits<{ done: []; close: [] }>()
+const { t } = useI18n()
+const { n, name } = useFormat()
+const HOW = ['use', 'spill', 'discard'] as const
+const how = ref<(typeof HOW)[number]>('use')
+const reason = ref<DiscardReason>('old')
+const note = ref('')
+const text = ref('')
+const ml = ref<number | null>(null)
+const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
+  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+
+const event = computed((): LotEventBody => {
+  const told = { amount: ml.value ?? 0, note: note.value.trim() || null }
+  return how.value === 'discard'
+    ? { kind: 'discard', kg: null, reason: reason.value, ...told }
+    : { kind: how.value, ...told }
+})
+useFirstField(useTemplateRef<HTMLElement>('root'))
+const { form, send } = useLotEvent(props.lot.id)
+async function save(): Promise<void> {
+  form.clear()
+  if (ml.value === null) return form.refuse('amount', t('problem.ml-missing', { typed: text.value }))
+  if (await send(event.value, [])) emit('done')
+}
+const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.onHand ?? props.lot.onHand)
+</script>
+
+<template>
+  <form ref="root" class="stack" novalidate data-test="take-juice" @submit.prevent="save">
+    <div class="spread">
+      <h2>{{ name(lot.ingredientKey) }}</h2>
+      <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
+    </div>
+    <p class="quiet small">{{ t('juice.take') }}</p>
+    <FieldChoice
+      :model-value="how"
+      :label="t('juice.what')"
+      :items="items(HOW, 'juice')"
+      test="juice-how"
+      @update:model-value="how = $event!"
+    />
+    <div class="two">
+      <FieldAmountField
+        v-model="text"
+        :label="t('juice.amount')"
+        unit="mL"
+        :error="form.fields.value.amount"
+        test="juice-ml"
+        @number="ml = $event"
+      />
+      <v-btn data-test="juice-all" @click="text = String(left)">{{ t('juice.all', { ml: n(left) }) }}</v-btn>
+    </div>
+    <FieldChoice
+      v-if="how === 'discard'"
+      :model-value="reason"
+      :label="t('event.reason')"
+      :items="items(DISCARD_REASONS, 'reason')"
+      test="reason"
+      @update:model-value="reason = $event!"
+    />
+    <v-text-field v-model="note" :label="t('event.note')" maxlength="200" />
+    <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
+    <div class="act">
+      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save-juice">{{
+        t('juice.save')
+      }}</v-btn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 10px;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,20 @@
+import type { LotRow } from './rows'
+
+type Own = Pick<LotRow, 'id' | 'kind' | 'amount' | 'costEur' | 'place' | 'sourceId' | 'at'>
+
+/** A lot that comes of another: at its stand, of its fruit where nothing else is said. */
+export const child = (of: LotRow, own: Own & Partial<LotRow>): LotRow => ({
+  standId: of.standId,
+  ingredientKey: of.ingredientKey,
+  part: null,
+  supplier: null,
+  count: null,
+  crates: null,
+  unit: 'g',
+  weighed: true,
+  marketEur: null,
+  seen: null,
+  useBy: null,
+  useFor: null,
+  ...own,
+})

@@ -1,0 +1,74 @@
+import { checkWhen, type Finding } from '../limits'
+import { settledTake } from '../units'
+import { handlingOf, unitWeightG } from '../yield'
+import { lotOf } from './lot-of'
+import { movement } from './movement'
+import type { LotRow, MoveKind } from './rows'
+import { BOOKED, NEEDS, refused, type Book, type Booked, type LotNow } from './state'
+
+/** Something done with a lot. */
+export interface OnLot<E = unknown> {
+  id: string
+  lotId: string
+  event: E
+  measured?: string[]
+  at?: string | null
+}
+
+/** What a kind of event takes out of its lot, and what it makes of it. */
+interface Kind<E> {
+  /** kinds of lots that it can be done with */
+  lots: readonly LotRow['kind'][]
+  /** how what it takes is called in the books; left out where nothing leaves the lot */
+  moves?: MoveKind
+  /**
+   * What it takes, in the lot's unit, or why that is not known. @param unitG g of a piece of it; null where not known
+   */
+  takes?(event: E, unitG: number | null): number | Finding
+  /** what is wrong with it. @param taken in the lot's unit */
+  check?(event: E, taken: number, lot: LotNow): Finding[]
+  /** lots that come of it */
+  makes?(told: OnLot<E>, lot: LotNow, at: string): { lots: LotRow[]; as: MoveKind }
+}
+
+/** The book of an event: the lot is there, the event can be of it, and what leaves it was in it. */
+export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>> => ({
+  needs: ({ lotId }) => ({ ...NEEDS, lots: [lotId] }),
+  book(told, state): Booked {
+    const found = lotOf(told.lotId, 'id', state)
+    if ('limits' in found) return found
+    const { lot, data } = found
+    if (!kind.lots.includes(lot.kind))
+      return refused({ code: lot.kind === 'pressed' ? 'not-of-juice' : 'not-a-fruit-lot', field: 'id', numbers: {} })
+    const limits = checkWhen(told.at ?? null, state.now)
+    const unitG = unitWeightG(
+      { amountG: lot.amount, count: lot.count, weighed: lot.weighed },
+      handlingOf(data, state.handling(lot.ingredientKey)).pieceG,
+    )
+    const asked = kind.takes ? kind.takes(told.event, unitG) : 0
+    if (typeof asked !== 'number') return refused(...limits, asked)
+    const taken = kind.takes ? settledTake(asked, lot.onHand) : null
+    limits.push(...(kind.check?.(told.event, taken ?? 0, lot) ?? []))
+    if (limits.length) return refused(...limits)
+    const at = told.at ?? state.now
+    const { lots, as } = kind.makes?.(told, lot, at) ?? { lots: [], as: 'sort-in' as const }
+    const movements = lots.map((l) => movement(told.id, l.id, l.amount, as))
+    if (taken !== null) movements.unshift(movement(told.id, lot.id, -taken, kind.moves!))
+    return {
+      ...BOOKED,
+      lots,
+      movements,
+      events: [
+        {
+          id: told.id,
+          lotId: lot.id,
+          ingredientKey: lot.ingredientKey,
+          amountG: taken,
+          event: told.event,
+          measured: told.measured ?? [],
+          at,
+        },
+      ],
+    }
+  },
+})

@@ -1,0 +1,127 @@
+import { eurPerKg } from '../cost/price'
+import type { IngredientData } from '../substances'
+import { NOTHING, type Feel, type OwnHandling, type Place } from '../yield'
+import { movement } from './movement'
+import { rowId } from './row-id'
+import type { LotRow, Movement, PressRow } from './rows'
+import type { Booked, FactNow, LotNow, Needs, State, Teller } from './state'
+
+// What a tablet shows of the books: the rows that the server told last, with what was told here laid over them.
+
+type By = { at: string; by: string }
+export interface ShelfLot extends LotRow {
+  onHand: number
+  by: string
+  /** the latest look at it, and the latest cleaning */
+  look: (By & { place: Place; feel: Feel | null }) | null
+  cleaned: (By & { initials: string }) | null
+}
+export interface ShelfPress extends Omit<PressRow, 'juiceLotId'> {
+  by: string
+  /** doubts that were confirmed */
+  doubts: string[]
+  mark: { leftOut: boolean; reason: string | null; version: number } | null
+}
+interface Price {
+  id: string
+  ingredientKey: string
+  packPriceEur: number
+  packG: number
+  since: string
+}
+export interface Shelf {
+  lots: readonly ShelfLot[]
+  presses: readonly ShelfPress[]
+  /** newest first; none where the teller does not see them */
+  prices: readonly Price[]
+}
+/** What is known of an ingredient, shipped and own. */
+export interface Known {
+  data(key: string): IngredientData | undefined
+  handling(key: string): OwnHandling | null
+}
+
+/** What a fact finds that is told at a tablet. */
+export function stateOf(
+  shelf: Shelf,
+  known: Known,
+  { standId, teller, now, needs }: { standId: string; teller: Teller; now: string; needs: Needs },
+): State {
+  const out = new Set(needs.facts.map((id) => rowId(id, 'price')))
+  return {
+    ...known,
+    now,
+    teller,
+    stand: (id) => id === standId,
+    lot: (id): LotNow | undefined => {
+      const lot = shelf.lots.find((l) => l.id === id)
+      return lot && { ...lot, voided: false }
+    },
+    fact: (id) => pressFact(shelf, id) ?? deliveryFact(shelf, id),
+    lastPerKg: (key) => {
+      const price = shelf.prices.find((p) => p.ingredientKey === key && !out.has(p.id))
+      return price ? eurPerKg(price) : null
+    },
+    meanMlPerKg: () => null,
+  }
+}
+
+function pressFact({ presses, lots }: Shelf, id: string): FactNow | undefined {
+  const press = presses.find((p) => p.id === id)
+  if (!press) return undefined
+  const made = lots.filter((l) => l.sourceId === id)
+  const moved: Movement[] = [
+    movement(id, press.lotId, -press.takenG, 'press-out'),
+    ...made.map((l) => movement(id, l.id, l.amount, 'press-in')),
+  ]
+  return { entity: 'press', ingredientKey: press.ingredientKey, voided: false, moved }
+}
+function deliveryFact({ lots }: Shelf, id: string): FactNow | undefined {
+  const lot = lots.find((l) => l.id === id && l.kind === 'received')
+  return (
+    lot && {
+      entity: 'lot',
+      ingredientKey: lot.ingredientKey,
+      voided: false,
+      moved: [movement(id, id, lot.amount, 'receive')],
+    }
+  )
+}
+
+/** The shelf once a fact is booked. @param by whoever told it @param confirmed doubts that they confirmed */
+export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, confirmed: readonly string[]): S {
+  const moved = new Map<string, number>()
+  for (const m of booked.movements) moved.set(m.lotId, (moved.get(m.lotId) ?? 0) + m.amount)
+  const gone = new Set(booked.voids.filter((v) => v.voided).map((v) => v.factId))
+  const made = booked.lots.map((row): ShelfLot => ({ ...row, onHand: 0, by, look: null, cleaned: null }))
+  const lots = [...made, ...shelf.lots]
+    .filter((l) => !gone.has(l.id) && !(l.sourceId && gone.has(l.sourceId)))
+    .map((l) => (moved.has(l.id) ? { ...l, onHand: l.onHand + moved.get(l.id)! } : l))
+    .map((l) => seen(l, booked, by))
+    // Used up, what was made of fruit leaves the shelf; a crate stays, with where its fruit went.
+    .filter((l) => l.kind === 'received' || l.onHand >= NOTHING)
+  const pressed = booked.presses.map(({ juiceLotId: _, ...row }): ShelfPress => ({
+    ...row,
+    by,
+    doubts: [...confirmed],
+    mark: null,
+  }))
+  const prices = [...booked.prices, ...shelf.prices]
+    .filter((p) => ![...gone].some((id) => p.id === rowId(id, 'price')))
+    .sort((a, b) => b.since.localeCompare(a.since))
+  return { ...shelf, lots, presses: [...pressed, ...shelf.presses.filter((p) => !gone.has(p.id))], prices }
+}
+
+/** A lot with what was seen of it, or done with it, where that is the latest. */
+function seen(lot: ShelfLot, { events }: Booked, by: string): ShelfLot {
+  let out = lot
+  for (const { lotId, at, event } of events) {
+    if (lotId !== lot.id) continue
+    const e = event as { kind: string; place: Place; feel: Feel | null; initials: string }
+    if (e.kind === 'look' && !(out.look && out.look.at > at))
+      out = { ...out, look: { at, by, place: e.place, feel: e.feel } }
+    if (e.kind === 'clean' && !(out.cleaned && out.cleaned.at > at))
+      out = { ...out, cleaned: { at, by, initials: e.initials } }
+  }
+  return out
+}

@@ -1,0 +1,53 @@
+import { checkSort, checkTake } from '../limits'
+import { roundAmount } from '../units'
+import { shareOfCostEur } from '../yield'
+import { child } from './child'
+import { roundMoney } from './money'
+import { onLot } from './on-lot'
+import type { DiscardReason } from './words'
+import type { PartKept } from './rows'
+
+/** Fruit near its end, parted into what is kept and what is thrown. */
+export interface Sort {
+  kind: 'sort'
+  kg: number
+  parts: PartKept[]
+  reason: DiscardReason
+}
+
+/**
+ * What is sound becomes lots of its own; they carry the cost of their mass, so that what is thrown costs the rest
+ * nothing extra.
+ */
+export const sort = onLot<Sort>({
+  lots: ['received'],
+  moves: 'sort-out',
+  takes: ({ kg }) => kg * 1000,
+  check: ({ kg, parts }, takenG, lot) => [
+    ...checkTake(takenG, lot.onHand, 'kg'),
+    ...checkSort(
+      kg * 1000,
+      parts.map((p) => p.g ?? NaN),
+    ),
+  ],
+  makes: (told, lot, at) => ({
+    as: 'sort-in',
+    lots: told.event.parts.flatMap(({ part, g, kept }) => {
+      if (!kept || g === null) return []
+      const amount = roundAmount(g)
+      const costEur = shareOfCostEur(lot.costEur, lot.amount, amount)
+      return child(lot, {
+        id: kept.lotId,
+        kind: 'by-product',
+        part,
+        amount,
+        costEur: costEur === null ? null : roundMoney(costEur),
+        place: kept.place,
+        useBy: kept.useBy,
+        useFor: kept.useFor,
+        sourceId: told.id,
+        at,
+      })
+    }),
+  }),
+})

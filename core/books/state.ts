@@ -1,0 +1,121 @@
+import type { Finding } from '../limits'
+import type { IngredientData } from '../substances'
+import type { OwnHandling } from '../yield'
+import type { LotEventRow, LotRow, Movement, PressRow, PriceRow, VoidKind, VoidRow } from './rows'
+
+/** A lot as it stands when a fact is told. */
+export interface LotNow extends LotRow {
+  /** the sum of its movements */
+  onHand: number
+  /** out of the books */
+  voided: boolean
+}
+
+/** A fact that was told before, with all that it moved, what undid and redid it too. */
+export interface FactNow {
+  entity: VoidKind
+  ingredientKey: string
+  voided: boolean
+  moved: readonly Movement[]
+}
+
+/** Who tells a fact: whether they see money, and whether they may mend what others told. */
+export interface Teller {
+  seesMoney: boolean
+  mends: boolean
+}
+
+/**
+ * What a book reads: the rows that the fact names, and what is known of the ingredients. The server reads it under
+ * locks; a tablet from what it was told last.
+ */
+export interface State {
+  /** the moment of telling, an instant */
+  now: string
+  teller: Teller
+  stand(id: string): boolean
+  lot(id: string): LotNow | undefined
+  fact(id: string): FactNow | undefined
+  /** composition here; undefined where nobody knows the ingredient */
+  data(key: string): IngredientData | undefined
+  handling(key: string): OwnHandling | null
+  /**
+   * The last price of a kilo as purchased, but for what the facts told that this one takes out; null where nobody has
+   * said, or where it is not for the teller's tablet to know.
+   */
+  lastPerKg(key: string): number | null
+  /** mL per kg that a press is held against; null where that is the server's to say */
+  meanMlPerKg(standId: string, key: string): number | null
+}
+
+/** The rows that a fact needs, to be locked and read before it is booked. */
+export interface Needs {
+  stands: string[]
+  lots: string[]
+  /** facts that it takes out, or puts back: with the lots that they moved */
+  facts: string[]
+  ingredients: string[]
+  /** whether it is held against the mean of the stand's presses */
+  mean: boolean
+}
+export const NEEDS: Needs = { stands: [], lots: [], facts: [], ingredients: [], mean: false }
+
+/** What a fact comes to. Where there are limits, the rest is empty: nothing is booked. */
+export interface Booked {
+  limits: Finding[]
+  doubts: Finding[]
+  lots: LotRow[]
+  movements: Movement[]
+  presses: PressRow[]
+  events: LotEventRow[]
+  prices: PriceRow[]
+  voids: VoidRow[]
+}
+export const BOOKED: Booked = {
+  limits: [],
+  doubts: [],
+  lots: [],
+  movements: [],
+  presses: [],
+  events: [],
+  prices: [],
+  voids: [],
+}
+export const refused = (...limits: Finding[]): Booked => ({ ...BOOKED, limits })
+/** Something that a fact names is not there. */
+export const missing = (field: string): Booked => refused({ code: 'not-found', field, numbers: {} })
+
+export interface Book<F> {
+  needs(fact: F): Needs
+  book(fact: F, state: State): Booked
+}
+
+/** The state once something is booked: for a fact that first takes another one out. */
+export function after(state: State, booked: Booked): State {
+  const moved = new Map<string, number>()
+  for (const m of booked.movements) moved.set(m.lotId, (moved.get(m.lotId) ?? 0) + m.amount)
+  const voided = new Map(booked.voids.map((v) => [v.factId, v.voided]))
+  return {
+    ...state,
+    lot: (id) => {
+      const lot = state.lot(id)
+      return lot && { ...lot, onHand: lot.onHand + (moved.get(id) ?? 0), voided: voided.get(id) ?? lot.voided }
+    },
+    fact: (id) => {
+      const fact = state.fact(id)
+      return fact && { ...fact, voided: voided.get(id) ?? fact.voided }
+    },
+  }
+}
+
+/** Two bookings of one fact as one. */
+export const both = (first: Booked, second: Booked): Booked => ({
+  limits: [...first.limits, ...second.limits],
+  doubts: [...first.doubts, ...second.doubts],
+  lots: [...first.lots, ...second.lots],
+  movements: [...first.movements, ...second.movements],
+  presses: [...first.presses, ...second.presses],
+  events: [...first.events, ...second.events],
+  prices: [...first.prices, ...second.prices],
+  voids: [...first.voids, ...second.voids],
+})

@@ -1,0 +1,11 @@
+/** How juice is got out of fruit. */
+export const PRESS_METHODS = ['hand-reamer', 'lever-press', 'electric-reamer', 'juicer', 'blender-strainer'] as const
+export type PressMethod = (typeof PRESS_METHODS)[number]
+/** Why something is thrown away. */
+export const DISCARD_REASONS = ['soft', 'mould', 'cracked', 'damaged', 'old', 'other'] as const
+export type DiscardReason = (typeof DISCARD_REASONS)[number]
+/** How warm fruit is when it is pressed; `warm` is warmed and rolled. */
+export const FRUIT_TEMPS = ['cold', 'room', 'warm'] as const
+export type FruitTemp = (typeof FRUIT_TEMPS)[number]
+/** What stood on the juice when it was read. */
+export const FOAM = ['settled', 'foamy'] as const

@@ -1,0 +1,60 @@
+import { v7 as uuid } from 'uuid'
+import { BOOKS, rowId, type Booked, type FactKind, type Needs, type State, type Told } from '#core/books'
+import type { Body } from '#shared/contract'
+import { FACTS, type Fact } from '#shared/facts'
+import { register } from '../services/facts'
+import { notFound, Refusal, refuseUnlessConfirmed } from '../services/errors'
+import type { Tx } from '../db/connect'
+import type { Who } from '../services/who'
+import { readState } from './read-state'
+import { store } from './store'
+
+/**
+ * Books a fact under its id. Nothing is stored where it is refused, or where a doubt is open.
+ * @throws 409 `already-there` when something else has this id
+ */
+export async function enter<K extends Fact>(
+  tx: Tx,
+  kind: K,
+  told: Told<K>,
+  confirmed: readonly string[],
+  who: Who,
+): Promise<{ id: string }> {
+  const { id } = told as { id: string }
+  await register(tx, FACTS[kind].row, id)
+  await book(tx, kind, told, confirmed, who)
+  return { id }
+}
+
+/** What was done with a lot. */
+export const enterOnLot = (tx: Tx, lotId: string, body: Body<'postLotEvent'>, who: Who): Promise<{ id: string }> =>
+  enter(tx, body.event.kind, { ...body, lotId } as never, body.confirm, who)
+
+/** Takes a fact out of the books, or puts it back: once for each key that it is sent under. */
+export async function takeOut(
+  tx: Tx,
+  factId: string,
+  voided: boolean,
+  { entity, reason }: Body<'voidFact'>,
+  who: Who,
+): Promise<{ id: string }> {
+  await book(tx, 'void', { id: rowId(factId, who.key ?? uuid()), entity, factId, voided, reason }, [], who)
+  return { id: factId }
+}
+
+/** What the fact needs is locked and read, the core says what it comes to, and that is stored. */
+async function book<K extends FactKind>(
+  tx: Tx,
+  kind: K,
+  told: Told<K>,
+  confirmed: readonly string[],
+  who: Who,
+): Promise<void> {
+  const { needs, book } = BOOKS[kind] as { needs(t: Told<K>): Needs; book(t: Told<K>, s: State): Booked }
+  const booked = book(told, await readState(tx, needs(told), who))
+  const [first] = booked.limits
+  if (first?.code === 'not-found') throw notFound(first.field)
+  if (first?.code === 'not-your-role') throw new Refusal(403, 'not-your-role')
+  refuseUnlessConfirmed(booked, confirmed)
+  await store(tx, who, booked, confirmed)
+}

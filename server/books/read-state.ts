@@ -1,0 +1,148 @@
+import { QueryTypes } from 'sequelize'
+import type { FactNow, LotNow, Movement, Needs, State, VoidKind } from '#core/books'
+import type { OwnHandling } from '#core/yield'
+import { Lot, LotEvent, Press, Stand } from '../db/models'
+import { database, fromJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { now } from '../services/clock'
+import { dataOf, findIngredients, lastPrices } from '../services/ingredients'
+import { meanYield } from '../services/presses'
+import { atLeast } from '#shared/contract'
+import type { Who } from '../services/who'
+
+/**
+ * What a book needs to know, read under locks: the lots that the fact names and those that the facts moved which it
+ * takes out, locked in the order of their ids, and only then what is in them.
+ */
+export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> {
+  const moved = needs.facts.length
+    ? await database().query<{ lotId: string }>(
+        'SELECT DISTINCT lot_id AS lotId FROM movement WHERE source_id IN (:facts)',
+        { type: QueryTypes.SELECT, replacements: { facts: needs.facts }, transaction: tx },
+      )
+    : []
+  const lots = await lockedLots(tx, [...new Set([...needs.lots, ...moved.map((m) => m.lotId)])].sort())
+  const facts = await factsOf(tx, needs.facts, lots)
+  const keys = [...new Set([...needs.ingredients, ...[...lots.values()].map((l) => l.ingredientKey)])]
+  const ingredients = await findIngredients(tx, keys)
+  const prices = await lastPrices(tx, keys, needs.facts)
+  const stands = new Set(await standsOf(tx, needs.stands))
+  const pressed = needs.mean ? lots.get(needs.lots[0]!) : undefined
+  const fruit = pressed && dataOf(ingredients.get(pressed.ingredientKey))
+  const mean = pressed && fruit?.fruit ? await meanYield(tx, pressed.standId, fruit, pressed.ingredientKey) : null
+  return {
+    now: now().toISOString(),
+    teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead') },
+    stand: (id) => stands.has(id),
+    lot: (id) => lots.get(id),
+    fact: (id) => facts.get(id),
+    data: (key) => dataOf(ingredients.get(key)),
+    handling: (key) => (ingredients.get(key)?.handling ?? null) as OwnHandling | null,
+    lastPerKg: (key) => prices.get(key) ?? null,
+    meanMlPerKg: () => mean,
+  }
+}
+
+async function standsOf(tx: Tx, ids: string[]): Promise<string[]> {
+  if (!ids.length) return []
+  const rows = (await Stand.findAll({
+    where: { id: ids },
+    attributes: ['id'],
+    transaction: tx,
+    raw: true,
+  })) as unknown as { id: string }[]
+  return rows.map((r) => r.id)
+}
+
+type RawLot = Omit<LotNow, 'amount' | 'costEur' | 'marketEur' | 'at' | 'seen' | 'weighed' | 'onHand' | 'voided'> & {
+  amount: string
+  costEur: string | null
+  marketEur: string | null
+  at: Date
+  seen: unknown
+  weighed: number
+}
+async function lockedLots(tx: Tx, ids: string[]): Promise<Map<string, LotNow>> {
+  if (!ids.length) return new Map()
+  const rows = (await Lot.findAll({
+    where: { id: ids },
+    order: ['id'],
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+    raw: true,
+  })) as unknown as RawLot[]
+  const select = { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx } as const
+  const sums = await database().query<{ lotId: string; left: string }>(
+    'SELECT lot_id AS lotId, SUM(amount) AS `left` FROM movement WHERE lot_id IN (:ids) GROUP BY lot_id',
+    select,
+  )
+  const left = new Map(sums.map((s) => [s.lotId, toNumber(s.left)]))
+  const gone = await voidedOf(tx, ids)
+  return new Map(
+    rows.map((r): [string, LotNow] => [
+      r.id,
+      {
+        id: r.id,
+        standId: r.standId,
+        ingredientKey: r.ingredientKey,
+        kind: r.kind,
+        part: r.part,
+        supplier: r.supplier,
+        count: r.count,
+        crates: r.crates,
+        unit: r.unit,
+        amount: toNumber(r.amount),
+        weighed: Boolean(r.weighed),
+        costEur: toNumberOrNull(r.costEur),
+        marketEur: toNumberOrNull(r.marketEur),
+        place: r.place,
+        seen: r.seen === null ? null : fromJson<LotNow['seen']>(r.seen),
+        useBy: r.useBy,
+        useFor: r.useFor,
+        sourceId: r.sourceId,
+        at: r.at.toISOString(),
+        onHand: left.get(r.id) ?? 0,
+        voided: gone.has(r.id),
+      },
+    ]),
+  )
+}
+
+/** Facts of these that are out of the books: their voids and restores add up to more than nothing. */
+async function voidedOf(tx: Tx, ids: string[]): Promise<Set<string>> {
+  const rows = await database().query<{ id: string }>(
+    'SELECT fact_id AS id FROM fact_void WHERE fact_id IN (:ids) GROUP BY entity, fact_id HAVING SUM(sign) > 0',
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+  )
+  return new Set(rows.map((r) => r.id))
+}
+
+/** Facts by id, with all that they moved. Deliveries are lots themselves; made lots are no facts to take out. */
+async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promise<Map<string, FactNow>> {
+  if (!ids.length) return new Map()
+  const find = { where: { id: ids }, transaction: tx, raw: true } as const
+  const presses = (await Press.findAll({ ...find, transaction: tx })) as unknown as {
+    id: string
+    ingredientKey: string
+  }[]
+  const events = (await LotEvent.findAll({ ...find, transaction: tx })) as unknown as { id: string; lotId: string }[]
+  const of = (id: string): { entity: VoidKind; ingredientKey: string } | undefined => {
+    const press = presses.find((p) => p.id === id)
+    if (press) return { entity: 'press', ingredientKey: press.ingredientKey }
+    const event = events.find((e) => e.id === id)
+    const lot = lots.get(id)
+    if (lot?.kind === 'received') return { entity: 'lot', ingredientKey: lot.ingredientKey }
+    return event && { entity: 'lot-event', ingredientKey: lots.get(event.lotId)?.ingredientKey ?? '' }
+  }
+  const movements = await database().query<Movement & { amount: string }>(
+    'SELECT lot_id AS lotId, amount, kind, source_id AS sourceId FROM movement WHERE source_id IN (:ids) ORDER BY at, id',
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+  )
+  const gone = await voidedOf(tx, ids)
+  const out = new Map<string, FactNow>()
+  for (const id of ids) {
+    const found = of(id)
+    const moved = movements.filter((m) => m.sourceId === id).map((m) => ({ ...m, amount: toNumber(m.amount) }))
+    if (found) out.set(id, { ...found, voided: gone.has(id), moved })
+  }
+  return out
+}

@@ -1,0 +1,62 @@
+import { QueryTypes } from 'sequelize'
+import type { Booked } from '#core/books'
+import { NOTHING } from '#core/yield'
+import { FactVoid, Lot, LotEvent, Movement, Press, Price } from '../db/models'
+import { database, toJson, type Tx } from '../db/connect'
+import { recordChange } from '../services/changes'
+import { now } from '../services/clock'
+import { register } from '../services/facts'
+import type { Who } from '../services/who'
+
+/** Stores what a fact comes to, row by row, with the change that history and live refresh read. */
+export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonly string[]): Promise<void> {
+  const { personId } = who
+  const told = { confirmed: toJson(confirmed), personId }
+  for (const lot of booked.lots) {
+    // What is delivered has registered its id as the fact that it is.
+    const isFact = lot.kind === 'received'
+    if (!isFact) await register(tx, 'made-lot', lot.id)
+    await Lot.create(
+      { ...lot, ...told, at: new Date(lot.at), seen: lot.seen && toJson(lot.seen), ...(isFact ? {} : NOT_ASKED) },
+      { transaction: tx },
+    )
+    await recordChange(tx, who, 'lot', lot.id, null, { ...lot, personId })
+  }
+  await Movement.bulkCreate(
+    booked.movements.map((m) => ({ ...m, at: now(), personId })),
+    { transaction: tx },
+  )
+  for (const press of booked.presses) {
+    const json = { parts: toJson(press.parts), seen: press.seen && toJson(press.seen) }
+    await Press.create({ ...press, ...told, ...json, at: new Date(press.at) }, { transaction: tx })
+    await recordChange(tx, who, 'press', press.id, null, { ...press, personId })
+  }
+  for (const { id, lotId, ingredientKey, amountG, event, measured, at } of booked.events) {
+    const row = { id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured }), at: new Date(at) }
+    await LotEvent.create({ ...row, personId }, { transaction: tx })
+    await recordChange(tx, who, 'lot-event', id, null, { ...event, ingredientKey, lotId, amountG })
+  }
+  for (const price of booked.prices) {
+    await register(tx, 'price', price.id)
+    await Price.create({ ...price, since: new Date(price.since), personId }, { transaction: tx })
+    await recordChange(tx, who, 'price', price.id, null, { ...price, personId })
+  }
+  for (const { id, entity, factId, voided, reason, ingredientKey } of booked.voids) {
+    await FactVoid.create(
+      { id, entity, factId, sign: voided ? 1 : -1, reason, at: now(), personId },
+      { transaction: tx },
+    )
+    await recordChange(tx, who, entity, factId, { voided: !voided }, { voided, reason, ingredientKey })
+  }
+  await closeUsedUp(tx, [...new Set(booked.movements.map((m) => m.lotId))])
+}
+const NOT_ASKED = { confirmed: toJson([]) }
+
+/** A lot with nothing in it is not open; one that is filled again is. */
+async function closeUsedUp(tx: Tx, lotIds: string[]): Promise<void> {
+  if (!lotIds.length) return
+  await database().query(
+    `UPDATE lot SET open = (SELECT COALESCE(SUM(amount), 0) >= ${NOTHING} FROM movement WHERE lot_id = lot.id) WHERE id IN (:lotIds)`,
+    { type: QueryTypes.UPDATE, replacements: { lotIds }, transaction: tx },
+  )
+}

@@ -1,0 +1,69 @@
+import type { FactKind, Told, VoidKind } from '#core/books'
+import type { Role, ROUTES } from './routes'
+
+/** A write as it is sent: what is in its path, and its body. */
+export interface Call {
+  params: Record<string, string>
+  body: Record<string, unknown>
+}
+
+/** What a kind of fact is to all that handles facts. */
+export interface FactEntry<K extends FactKind> {
+  /** how it is sent */
+  route: keyof typeof ROUTES
+  /** who may tell it */
+  role: Role
+  /** the kind of its own row, as history and voids call it */
+  row: VoidKind
+  /** whether it may wait on a tablet while the server does not answer */
+  waits: boolean
+  /** what is told, as the book takes it */
+  told(call: Call): Told<K>
+}
+
+const onLot = <K extends 'look' | 'clean' | 'garnish' | 'sort' | 'discard' | 'use' | 'spill'>(
+  _kind: K,
+): FactEntry<K> => ({
+  route: 'postLotEvent',
+  role: 'crew',
+  row: 'lot-event',
+  waits: true,
+  told: ({ params, body }) => ({ ...body, lotId: params.id }) as unknown as Told<K>,
+})
+
+/** Every kind of fact there is: how it is sent, by whom, and what it is called. */
+export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
+  receive: {
+    route: 'postLot',
+    role: 'crew',
+    row: 'lot',
+    waits: true,
+    told: ({ body }) => body as unknown as Told<'receive'>,
+  },
+  press: {
+    route: 'postPress',
+    role: 'crew',
+    row: 'press',
+    waits: true,
+    told: ({ body }) => body as unknown as Told<'press'>,
+  },
+  look: onLot('look'),
+  clean: onLot('clean'),
+  garnish: onLot('garnish'),
+  sort: onLot('sort'),
+  discard: onLot('discard'),
+  use: onLot('use'),
+  spill: onLot('spill'),
+}
+export type Fact = keyof typeof FACTS
+
+/** Routes that facts are sent by. */
+export const FACT_ROUTES = [...new Set(Object.values(FACTS).map((f) => f.route))]
+
+/** The kind of fact that a write tells; null where it tells none. */
+export function factOf(route: string, { body }: Call): Fact | null {
+  const kinds = (Object.keys(FACTS) as Fact[]).filter((k) => FACTS[k].route === route)
+  if (kinds.length < 2) return kinds[0] ?? null
+  const told = (body.event as { kind?: string } | undefined)?.kind
+  return kinds.find((k) => k === told) ?? null
+}

@@ -1,0 +1,162 @@
+import { withPending, type Books } from '../../app/outbox/pending'
+import type { Entry } from '../../app/outbox/tablet-db'
+import { seeded } from '../../core/random'
+import { INGREDIENTS } from '../../core/substances'
+import type { Lot, Press } from '../../shared/contract'
+import { closeDatabase } from '../../server/db/connect'
+import { CREW, OWNER, people, signIn, uuid, type Client } from './client'
+
+// A fact is told once: what a tablet lays over its shelf while nobody answers is what the server says once it has it.
+
+const FRUITS = ['mandarin', 'kiwi', 'papaya'] as const
+const LEAD = { name: 'Cleo', login: 'cleo', password: 'plans-the-day', role: 'lead' as const, locale: 'en' as const }
+const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_261)
+
+let stand: string
+let tellers: { who: Client; name: string; seesMoney: boolean; mends: boolean }[]
+beforeAll(async () => {
+  const { owner, crew, stand: id } = await people()
+  stand = id
+  await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })
+  const lead = await signIn(LEAD.login, LEAD.password)
+  tellers = [
+    { who: owner, name: OWNER.owner, seesMoney: true, mends: true },
+    { who: lead, name: LEAD.name, seesMoney: false, mends: true },
+    { who: crew, name: CREW.name, seesMoney: false, mends: false },
+  ]
+})
+afterAll(closeDatabase)
+
+async function shelfOf({ who, seesMoney }: (typeof tellers)[number]): Promise<Books> {
+  const [lots, presses, prices] = await Promise.all([
+    who.call('lots', { query: { stand } }),
+    who.call('presses', { query: { stand } }),
+    seesMoney ? who.call('prices') : { body: [] },
+  ])
+  return { lots: lots.body, presses: presses.body, prices: prices.body }
+}
+const known = { data: (key: string) => INGREDIENTS.get(key), handling: () => null }
+const byId = <T extends { id: string }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id.localeCompare(b.id))
+/** What is still there, and what was pressed of it: used-up crates are in the list as long as they are new. */
+const shown = ({ lots, presses }: Books): [Lot[], Press[]] => {
+  const there = lots.filter((l) => l.onHand > 0)
+  const ids = new Set(there.map((l) => l.id))
+  // Sums of decimals on one side, of floating numbers on the other
+  return [
+    byId(there.map((l) => ({ ...l, onHand: Math.round(l.onHand * 1e3) / 1e3 }))),
+    byId(presses.filter((p) => ids.has(p.lotId))),
+  ]
+}
+
+describe('a day of facts', () => {
+  const random = seeded(SEED)
+  const pick = <T>(xs: readonly T[]): T => random.pick(xs)
+  const some = (most: number): number => Math.round(random.next() * most * 100) / 100
+  const maybe = <T>(value: T): T | null => (random.next() < 0.4 ? value : null)
+  const kept = () => ({ lotId: uuid(), place: 'cold' as const, useBy: maybe('2031-01-01'), useFor: null })
+
+  function fact(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
+    const crates = shelf.lots.filter((l) => l.kind === 'received' && FRUITS.includes(l.ingredientKey as never))
+    const made = shelf.lots.filter((l) => l.kind !== 'received' && crates.some((c) => c.standId === l.standId))
+    const kind = random.next()
+    if (!crates.length || kind < 0.2) {
+      const body = {
+        id: uuid(),
+        standId: stand,
+        ingredientKey: pick(FRUITS),
+        supplier: 'Grove',
+        kg: some(8),
+        count: null,
+        price: maybe({ eur: some(3), per: pick(['kg', 'all'] as const) }),
+        seen: maybe({ feel: 'ripe' }),
+        at,
+        replaces: maybe(crates.length ? pick(crates).id : null),
+      }
+      return { route: 'postLot', params: {}, body }
+    }
+    const lot = pick(crates)
+    if (kind < 0.5) {
+      const takenKg = some((lot.onHand / 1000) * 1.1)
+      const presses = shelf.presses.filter((p) => p.lotId === lot.id)
+      const body = {
+        id: uuid(),
+        lotId: lot.id,
+        takenKg,
+        trimmedKg: maybe(some(takenKg / 3)),
+        juice: { value: Math.round(takenKg * (300 + some(250))), unit: pick(['mL', 'g'] as const) },
+        method: 'juicer',
+        minutes: maybe(1 + some(9)),
+        spilledMl: maybe(some(20)),
+        parts: random.next() < 0.3 ? [{ part: 'peel', g: some(takenKg * 100), kept: maybe(kept()) }] : [],
+        at,
+        replaces: presses.length ? maybe(pick(presses).id) : null,
+      }
+      return { route: 'postPress', params: {}, body }
+    }
+    const [on, event] = pick([
+      [lot, { kind: 'look', place: 'cold', feel: pick(['firm', 'soft', null]) }],
+      [lot, { kind: 'clean', routine: 'soft-fruit', initials: 'AB' }],
+      [lot, { kind: 'garnish', pieces: Math.ceil(some(5)), massG: null }],
+      [lot, { kind: 'discard', kg: some(lot.onHand / 2000), reason: 'soft' }],
+      [
+        lot,
+        {
+          kind: 'sort',
+          kg: some(lot.onHand / 1500),
+          parts: [{ part: 'flesh', g: 100 + some(200), kept: kept() }],
+          reason: 'old',
+        },
+      ],
+      ...(made.length
+        ? [
+            [pick(made), { kind: pick(['use', 'spill'] as const), amount: some(400) }] as const,
+            [pick(made), { kind: 'discard', amount: some(200), reason: 'old' }] as const,
+          ]
+        : []),
+    ] as const)
+    return { route: 'postLotEvent', params: { id: on.id }, body: { id: uuid(), event, at } }
+  }
+
+  it('is the same on the tablet that told it as at the server, for whoever told it', async () => {
+    const told: Record<string, number> = {}
+    for (let round = 0; round < 14; round++) {
+      const teller = tellers[round % tellers.length]!
+      const before = await shelfOf(teller)
+      const here = { standId: stand, by: teller.name, teller }
+      const lay = (entries: readonly Entry[]): Books => withPending(before, entries, here, known)
+      const entries: Entry[] = []
+      for (let i = 0; i < 5; i++) {
+        const at = new Date(Date.now() - 60_000 + i * 1000 + round).toISOString()
+        const { route, params, body } = fact(lay(entries), at)
+        const base = { seq: entries.length, key: uuid(), personId: 'p', at, state: 'waiting' as const, problem: null }
+        entries.push({ ...base, route, params, body })
+      }
+      // Sent one by one, as an outbox does it; a doubt is the person's to confirm.
+      for (const [i, e] of entries.entries()) {
+        const send = () => teller.who.call(e.route as 'postLot', { params: e.params, body: e.body as never })
+        let answer = await send()
+        if (answer.body.code === 'needs-confirmation') {
+          e.body.confirm = answer.body.errors.map((x: { code: string }) => x.code)
+          answer = await send()
+        }
+        const isLaid = JSON.stringify(lay(entries.slice(0, i + 1))) !== JSON.stringify(lay(entries.slice(0, i)))
+        expect([round, i, e.route, e.body, answer.body.errors, answer.status, isLaid]).toEqual([
+          round,
+          i,
+          e.route,
+          e.body,
+          answer.body.errors,
+          isLaid ? 200 : expect.any(Number),
+          answer.status === 200,
+        ])
+        const kind = `${e.route} ${answer.status}`
+        told[kind] = (told[kind] ?? 0) + 1
+      }
+      expect(shown(lay(entries))).toEqual(shown(await shelfOf(teller)))
+    }
+    // The day had something of everything, refusals too.
+    for (const kind of ['postLot', 'postPress', 'postLotEvent'])
+      expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
+    expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)
+  })
+})
