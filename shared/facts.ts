@@ -1,4 +1,4 @@
-import type { FactKind, Told, VoidKind } from '#core/books'
+import { rowId, type FactKind, type PartKept, type Told, type VoidKind } from '#core/books'
 import type { Role, ROUTES } from './routes'
 
 /** A write as it is sent: what is in its path, and its body. */
@@ -19,7 +19,11 @@ export interface FactEntry<K extends FactKind> {
   waits: boolean
   /** what is told, as the book takes it */
   told(call: Call): Told<K>
+  /** ids that others can name once it is told: its own, and those of the lots that it makes */
+  makes(told: Told<K>): string[]
 }
+
+const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) => (p.kept ? [p.kept.lotId] : []))
 
 const onLot = <K extends 'look' | 'clean' | 'garnish' | 'sort' | 'discard' | 'use' | 'spill'>(
   _kind: K,
@@ -29,6 +33,7 @@ const onLot = <K extends 'look' | 'clean' | 'garnish' | 'sort' | 'discard' | 'us
   row: 'lot-event',
   waits: true,
   told: ({ params, body }) => ({ ...body, lotId: params.id }) as unknown as Told<K>,
+  makes: ({ id, event }) => [id, ...('parts' in event ? keptOf(event.parts) : [])],
 })
 
 /** Every kind of fact there is: how it is sent, by whom, and what it is called. */
@@ -39,6 +44,7 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     row: 'lot',
     waits: true,
     told: ({ body }) => body as unknown as Told<'receive'>,
+    makes: ({ id }) => [id],
   },
   press: {
     route: 'postPress',
@@ -46,6 +52,7 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     row: 'press',
     waits: true,
     told: ({ body }) => body as unknown as Told<'press'>,
+    makes: ({ id, juiceLotId, parts }) => [id, juiceLotId ?? rowId(id, 'juice'), ...keptOf(parts)],
   },
   look: onLot('look'),
   clean: onLot('clean'),
@@ -59,6 +66,13 @@ export type Fact = keyof typeof FACTS
 
 /** Routes that facts are sent by. */
 export const FACT_ROUTES = [...new Set(Object.values(FACTS).map((f) => f.route))]
+
+/** Ids that others can name once a write is through. */
+export function madeBy(route: string, call: Call): string[] {
+  const kind = factOf(route, call)
+  if (kind) return FACTS[kind].makes(FACTS[kind].told(call) as never)
+  return typeof call.body.id === 'string' ? [call.body.id] : []
+}
 
 /** The kind of fact that a write tells; null where it tells none. */
 export function factOf(route: string, { body }: Call): Fact | null {

@@ -1,3 +1,4 @@
+import { madeBy } from '#shared/facts'
 import type { Problem } from '#shared/problem'
 import type { Entry, EntryState, StoredEntry, TabletDb } from './tablet-db'
 import type { Vault } from './vault'
@@ -225,12 +226,11 @@ const sameDocument = (a: Pick<Entry, 'route' | 'params'>, b: Pick<Entry, 'route'
 
 function buildsOn(entry: Entry, earlier: Entry): boolean {
   if (sameDocument(entry, earlier)) return true
-  const made = earlier.body.id
-  return (
-    typeof made === 'string' &&
-    (Object.values(entry.params).includes(made) ||
-      Object.entries(entry.body).some(([k, v]) => k !== 'id' && v === made))
-  )
+  const named = [
+    ...Object.values(entry.params),
+    ...Object.entries(entry.body).flatMap(([k, v]) => (k === 'id' ? [] : [v])),
+  ]
+  return madeBy(earlier.route, earlier).some((id) => named.includes(id))
 }
 
 /** Without the reactive wrappers that the database could not copy. */

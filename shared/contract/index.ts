@@ -667,7 +667,8 @@ export const contract = {
     body: z.object({
       id,
       lotId: id,
-      juiceLotId: id,
+      /** of the lot of juice; made of this id where it is left out */
+      juiceLotId: id.optional(),
       takenKg: z.number(),
       trimmedKg: z.number().nullable(),
       juice: z.object({ value: z.number(), unit: z.enum(['mL', 'g']) }),

@@ -95,7 +95,7 @@ export async function weighIn(
   })
   return { id, answer }
 }
-export const pressBody = (lotId: string, over: object = {}): BodyInput<'postPress'> => ({
+export const pressBody = (lotId: string, over: object = {}): BodyInput<'postPress'> & { juiceLotId: string } => ({
   id: uuid(),
   lotId,
   juiceLotId: uuid(),

@@ -186,7 +186,7 @@ const parts = computed((): StripPart[] => {
     { key: 'loss', kg: kg(r.losses, () => true) },
   ]
 })
-let ids = { press: uuid(), juice: uuid() }
+let id = uuid()
 useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (idempotencyKey, confirm) => {
   refuseHere(checkPress(fruit.value, input.value!, leftG.value, known.value.used.value), confirm)
@@ -205,9 +205,8 @@ const form = useSubmit(async (idempotencyKey, confirm) => {
   await outbox.keep('postPress', {
     key: idempotencyKey,
     body: {
-      id: ids.press,
+      id,
       lotId: props.lot.id,
-      juiceLotId: ids.juice,
       takenKg: number.taken!,
       trimmedKg: number.trimmed,
       juice: juice.value!,
@@ -261,8 +260,8 @@ async function save(confirm?: true): Promise<void> {
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
   // What was just written is laid over what is shown: nobody waits for it to be read again.
   inBackground(store.load())
-  const done = ids.press
-  ids = { press: uuid(), juice: uuid() }
+  const done = id
+  id = uuid()
   emit('done', done)
 }
 const takeAll = (): void => {
