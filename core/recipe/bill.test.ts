@@ -4,6 +4,7 @@ import {
   DOCUMENT_SCHEMA,
   Evaluator,
   evaluateRecipe,
+  isOver,
   newDrink,
   newSyrup,
   serveTakes,
@@ -206,6 +207,30 @@ describe('the cup', () => {
     expect(cup!.lastSip.brix.value).toBeLessThan(jug.brix.value + 1)
     expect(cup!.lastSip.brix.value).toBeGreaterThan(55)
   })
+  it('half way has half of what melts, of the ice in the drink too', () => {
+    const slush = (iceG: number) =>
+      evaluateRecipe(
+        recipe(
+          [take('o', 'orange-juice', 300), take('i', 'ice', 200, -10), { op: 'blend', in: ['o', 'i'], out: 'out' }],
+          { kind: 'drink', serve: { ...newDrink(null, 1).serve!, iceG } },
+        ),
+        context,
+      ).cup!
+    for (const cup of [slush(0), slush(60)]) {
+      const [first, half, last] = [0, 0.5, 1].map((share) => cup.sipAt(share))
+      expect(half!.melted.value).toBeCloseTo(last!.melted.value / 2, 9)
+      const middle = (of: 'mass' | 'temp') => (first!.mix[of].value + last!.mix[of].value) / 2
+      expect(half!.mix.mass.value).toBeCloseTo(middle('mass'), 6)
+      expect(half!.mix.temp.value).toBeCloseTo(middle('temp'), 6)
+      expect(half!.mix.brix.value).toBeLessThan(first!.mix.brix.value)
+      expect(half!.mix.brix.value).toBeGreaterThan(last!.mix.brix.value)
+    }
+    // Without ice of its own nothing comes into the cup; with it, what melts of it does.
+    expect(slush(0).lastSip.mass.value).toBeCloseTo(slush(0).firstSip.mass.value, 9)
+    expect(slush(60).lastSip.mass.value).toBeGreaterThan(slush(60).firstSip.mass.value + 1)
+  })
+  it('is over its line where somebody sees it', () =>
+    expect([300, 300.5, 300.6].map((ml) => isOver(ml, 300))).toEqual([false, false, true]))
   it('melts more in a warm room, and for longer', () => {
     const melted = (minutes: number, roomC: number) =>
       evaluateRecipe(

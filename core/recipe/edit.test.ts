@@ -10,6 +10,7 @@ import {
   newDrink,
   newSyrup,
   shippedContext,
+  volumeOf,
   withAmount,
   withLayer,
   withoutLayer,
@@ -33,6 +34,23 @@ describe('a drink under the hand', () => {
     const e = evaluateRecipe(doc, context)
     expect([fillsUp(doc), e.layers.find((l) => l.fillsUp)!.key]).toEqual(['apple-juice', 'apple-juice'])
     expect(e.jug.volume.value).toBeCloseTo(250, 4)
+  })
+  it('has its volume, which a prep has not, and another one where that is said', () => {
+    expect([volumeOf(newDrink(null, 250)), volumeOf(newSyrup()), newSyrup().kind]).toEqual([250, 0, 'prep'])
+    const doc = withLayer(newDrink(null, 250), lemon, { value: 10, unit: 'mL' })
+    expect(doc.kind).toBe('drink')
+    expect(volumeOf(withVolume(doc, 300))).toBe(300)
+    // What another step makes up stays as it is, and so does every other layer.
+    const made = { op: 'makeUp', in: ['lemon-juice'], out: 'base', toVolumeMl: 20 } as const
+    const two = withVolume({ ...doc, steps: [made, ...doc.steps] }, 300)
+    expect(two.steps[0]).toBe(made)
+    const less = withAmount(doc, 'lemon-juice', { value: 5, unit: 'g' })
+    expect(less.steps.flatMap((s) => (s.op === 'take' ? [s.amount.value] : []))).toEqual([5, 250])
+  })
+  it('names what is taken again by number, and preps by their name', () => {
+    const ml = { value: 1, unit: 'mL' } as const
+    const often = [lemon, lemon, lemon, { prep: 'syrup' }].reduce((doc, i) => withLayer(doc, i, ml), newDrink(null, 90))
+    expect(layersOf(often)).toEqual(['lemon-juice', 'lemon-juice-2', 'lemon-juice-3', 'prep-syrup', 'water'])
   })
   it('takes a layer twice under two names', () => {
     const doc = withLayer(withLayer(newDrink(null, 300), lemon, { value: 10, unit: 'mL' }), lemon, {

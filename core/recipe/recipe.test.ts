@@ -171,6 +171,9 @@ describe('a drink', () => {
       return evaluateRecipe({ ...doc, steps }, context).flags.map((f) => f.code)
     }
     expect([cold(-8).includes('freezes'), cold(-0.5).includes('freezes')]).toEqual([true, false])
+    const iced = withLayer(newDrink(null, 300), { ingredient: 'ice' }, { value: 50, unit: 'g' })
+    const steps = iced.steps.map((s) => (s.op === 'take' && s.out === 'ice' ? { ...s, tempC: -8 } : s))
+    expect(evaluateRecipe({ ...iced, steps }, context).flags.map((f) => f.code)).not.toContain('freezes')
   })
   it('reads the current document and refuses a newer one', () => {
     expect(upgradeDocument(SYRUP)).toBe(SYRUP)
@@ -178,6 +181,46 @@ describe('a drink', () => {
     const { toC: _, ...now } = old
     expect(upgradeDocument({ schema: 1, steps: [old] } as never)).toEqual({ schema: 2, steps: [now] })
     expect(() => upgradeDocument({ schema: 99 })).toThrow(RangeError)
+  })
+})
+
+describe('a stream', () => {
+  const liquid = (ingredient: string, sugarG: number) =>
+    streamFigures(
+      evaluateRecipe(
+        {
+          schema: 2,
+          kind: 'prep',
+          output: 'x',
+          steps: [
+            { op: 'take', out: 'a', item: { ingredient }, amount: { value: 100, unit: 'g' }, tempC: 90 },
+            {
+              op: 'take',
+              out: 's',
+              item: { ingredient: 'white-sugar' },
+              amount: { value: sugarG, unit: 'g' },
+              tempC: 90,
+            },
+            { op: 'combine', in: ['a', 's'], out: 'x' },
+          ],
+        },
+        context,
+      ).output,
+      'x',
+    )
+  const unknownOf = (figures: object) =>
+    Object.entries(figures).flatMap(([name, f]) => (f && 'notKnown' in (f as object) ? [`${name} ${f.notKnown}`] : []))
+  it('has every figure as far as its rules hold, and says where they do not', () => {
+    expect(unknownOf(liquid('lemon-juice', 10))).toEqual([])
+    // 65 of 100 are 5.4 mol per kg of water, where the rule for freezing ends.
+    expect([186, 192, 780].map((sugarG) => unknownOf(liquid('water', sugarG)))).toEqual([
+      [],
+      ['freezes not-known-strong'],
+      ['freezes not-known-strong'],
+    ])
+    const dry = ['dissolved', 'brix', 'ta', 'ph', 'boils', 'freezes'].map((name) => `${name} not-known-dry`)
+    // Below 11 g of water in 100 g there is no liquid.
+    expect(unknownOf(liquid('water', 820)).sort()).toEqual(dry.sort())
   })
 })
 

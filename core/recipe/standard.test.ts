@@ -174,6 +174,7 @@ describe('a standard', () => {
     own.set('lemon-juice', sourer)
     sign(sweeter, 'syrup')
     expect(standards.changedSince(hash, context)).toEqual(['lemon-juice', 'prep:syrup'])
+    expect(standards.changedSince('no such hash', context)).toEqual([])
   })
 })
 
@@ -197,6 +198,7 @@ it('what a core works out otherwise than was signed is named with both numbers, 
     firstSip: { ...now.firstSip!, ratio: null },
     lastSip: { ...now.lastSip!, tempC: 40 },
   }
+  expect(movedSince({ ...signed, firstSip: null }, evaluation).map((m) => m.at)).toEqual(['jug'])
   expect(movedSince(signed, evaluation)).toEqual([
     { at: 'jug', figure: 'brix', signed: brix + 0.2, today: brix },
     { at: 'firstSip', figure: 'ratio', signed: null, today: ratio },

@@ -32,9 +32,6 @@ export interface StreamFigures extends Omit<MixFigures, 'brix' | 'ta' | 'dissolv
   bitterness: Figure | null
 }
 
-/** g dissolved per 100 g beyond which a boiling point means nothing. */
-const MOST_BOILING_PERCENT = 90
-
 /** @param altitudeM height above the sea, for the boiling point */
 export function streamFigures(s: Stream, name: string, altitudeM = 0): StreamFigures {
   const mass = given('mass', massG(s), 'g', 'estimated', 'source.process')
@@ -50,7 +47,7 @@ export function streamFigures(s: Stream, name: string, altitudeM = 0): StreamFig
     brix: within(true, () => mix.brix),
     ta: within(true, () => mix.ta),
     ph: within(true, () => phFigure(s)),
-    boils: within(mix.dissolved.value <= MOST_BOILING_PERCENT, () =>
+    boils: within(true, () =>
       call('boiling-point', '°C', 'boiling-point', [
         mix.dissolved,
         given('param-altitude-m', altitudeM, 'm', 'default', 'source.sea-level'),

@@ -1,11 +1,12 @@
 import { toBuy, type BuyContext } from '../../core/buy'
 import { batchCost, cupCost, earningsOf, juiceCostPerL, prepCost, type Cost, type PriceBook } from '../../core/cost'
-import type { Figure } from '../../core/figures'
+import { given, type Figure } from '../../core/figures'
 import {
   Evaluator,
   MIX_FIGURES,
   newDrink,
   newSyrup,
+  prepRows,
   shippedContext,
   streamFigures,
   withLayer,
@@ -109,6 +110,29 @@ const drink = withServe(
   },
 )
 
+const ice = (out: string, ingredient: string, value: number, tempC: number) => ({
+  op: 'take' as const,
+  out,
+  item: { ingredient },
+  amount: { value, unit: 'g' as const },
+  tempC,
+})
+/** Blended with ice, poured over ice. */
+const SLUSH = withServe(
+  {
+    schema: 2 as const,
+    kind: 'drink' as const,
+    output: 'out',
+    steps: [
+      ice('o', 'orange-juice', 300, 20),
+      ice('i', 'ice', 200, -10),
+      { op: 'blend' as const, in: ['o', 'i'], out: 'out' },
+    ],
+  },
+  { iceG: 60 },
+)
+const THICK = { value: 140, unit: 'g' as const }
+
 /** A figure as lines of text; what was told above is not told again. */
 class Teller {
   private readonly told = new Set<string>()
@@ -153,6 +177,17 @@ export function told(): string {
   )
   const { boils, freezes, ph, bitterness } = streamFigures(e.output, 'drink')
   t.section('as a stream', { boils: boils as Figure, freezes: freezes as Figure, ph: ph as Figure, bitterness })
+  const slush = evaluator.evaluate(SLUSH)
+  t.section('a slush', mix(slush.jug))
+  for (const share of [0, 0.5, 1]) {
+    const { melted, displaced, filled, mix: sip } = slush.cup!.sipAt(share)
+    t.section(`its sip at ${share}`, { melted, displaced, filled, mass: sip.mass, temp: sip.temp, brix: sip.brix })
+  }
+  const thick = evaluator.evaluate(withLayer(newDrink(null, 60), { ingredient: 'white-sugar' }, THICK))
+  t.section('sugar on the bottom', mix(thick.jug))
+  const need = given('taken', 500, 'g', 'measured', 'source.typed')
+  const rows = prepRows(need, evaluator.prep('warm')).map(({ key, massG }) => [key, massG] as const)
+  t.section('a prep for so much of it', Object.fromEntries(rows))
   t.cost('a cup', cupCost(e, drink.serve!, items, book()))
   t.cost('a cup with holes', cupCost(e, drink.serve!, items, book(['ice', 'energy', 'white-sugar'])))
   t.cost('a prep', prepCost(evaluator.prep('warm'), book()))
