@@ -18,7 +18,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
   const rows: StoryRow[] = [
     {
       id: lot.id,
-      kind: lot.kind === 'received' ? (lot.weighed ? 'weighed' : 'counted') : 'kept',
+      kind: lot.kind === 'received' ? (lot.weighed ? 'weighed' : 'counted') : lot.kind === 'pressed' ? 'juice' : 'kept',
       entity: 'lot',
       at: lot.at,
       by: lot.by,

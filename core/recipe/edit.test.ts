@@ -41,7 +41,7 @@ describe('a drink under the hand', () => {
     expect(doc.kind).toBe('drink')
     expect(volumeOf(withVolume(doc, 300))).toBe(300)
     // What another step makes up stays as it is, and so does every other layer.
-    const made = { op: 'makeUp', in: ['lemon-juice'], out: 'base', toVolumeMl: 20 } as const
+    const made = { op: 'makeUp' as const, in: ['lemon-juice'], out: 'base', toVolumeMl: 20 }
     const two = withVolume({ ...doc, steps: [made, ...doc.steps] }, 300)
     expect(two.steps[0]).toBe(made)
     const less = withAmount(doc, 'lemon-juice', { value: 5, unit: 'g' })

@@ -198,7 +198,7 @@ it('what a core works out otherwise than was signed is named with both numbers, 
     firstSip: { ...now.firstSip!, ratio: null },
     lastSip: { ...now.lastSip!, tempC: 40 },
   }
-  expect(movedSince({ ...signed, firstSip: null }, evaluation).map((m) => m.at)).toEqual(['jug'])
+  expect(movedSince({ ...signed, firstSip: undefined }, evaluation).map((m) => m.at)).toEqual(['jug'])
   expect(movedSince(signed, evaluation)).toEqual([
     { at: 'jug', figure: 'brix', signed: brix + 0.2, today: brix },
     { at: 'firstSip', figure: 'ratio', signed: null, today: ratio },

@@ -32,6 +32,17 @@ type Work<E extends Endpoint, T extends Read> = (
   who: Who,
   event: H3Event,
 ) => Promise<z.infer<E['reply']>>
+/** What was sent, as text, and what is to be read out of it. */
+interface Sent<E extends Endpoint> {
+  text: string
+  read: () => Input<E>
+}
+type Answer<E extends Endpoint, T extends Read> = (
+  tx: T,
+  sent: Sent<E>,
+  who: Who,
+  event: H3Event,
+) => Promise<z.infer<E['reply']>>
 type After<E extends Endpoint> = (event: H3Event, reply: z.infer<E['reply']>) => Promise<void>
 
 /** What a public route asks before a byte of a stranger's body is read. */
@@ -42,11 +53,16 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E, Tx>, after?
   return handler<E, Tx>(
     endpoint,
     inTransaction,
-    (tx, input, who, event) => {
-      if (!endpoint.keyed) return work(tx, input, who, event)
-      const key = requiredKey(event)
-      return once(tx, who.personId, key, [endpoint.id, input.params, input.body], () =>
-        work(tx, input, { ...who, key }, event),
+    (tx, { text, read }, who, event) => {
+      const key = endpoint.keyed ? keyOf(event) : null
+      if (key === null) {
+        const input = read()
+        if (endpoint.keyed) throw new Refusal(400, 'key-missing', [{ field: 'Idempotency-Key', code: 'key-missing' }])
+        return work(tx, input, who, event)
+      }
+      // Before it is read: what an earlier release took and answered is not refused for what this one asks for.
+      return once(tx, who.personId, key, [endpoint.id, event.path, text], () =>
+        work(tx, read(), { ...who, key }, event),
       )
     },
     after,
@@ -55,11 +71,16 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E, Tx>, after?
 
 /** A route that reads. */
 export const reads = <E extends Endpoint>(endpoint: E, work: Work<E, Read>) =>
-  handler<E, Read>(endpoint, (answer) => answer(null), work)
+  handler<E, Read>(endpoint, (answer) => answer(null), reading(work))
 
 /** A route that waits for something slow: it holds no transaction meanwhile, its work takes short ones of its own. */
 export const waits = <E extends Endpoint>(endpoint: E, work: Work<E, null>, after?: After<E>, mayStart?: MayStart) =>
-  handler<E, null>(endpoint, (answer) => answer(null), work, after, mayStart)
+  handler<E, null>(endpoint, (answer) => answer(null), reading(work), after, mayStart)
+
+const reading =
+  <E extends Endpoint, T extends Read>(work: Work<E, T>): Answer<E, T> =>
+  (tx, { read }, who, event) =>
+    work(tx, read(), who, event)
 
 /**
  * Every route is made here: session and role, origin, size, fields, and problem details for whatever goes wrong. Public
@@ -68,7 +89,7 @@ export const waits = <E extends Endpoint>(endpoint: E, work: Work<E, null>, afte
 function handler<E extends Endpoint, T extends Read>(
   endpoint: E,
   within: <R>(answer: (tx: T) => Promise<R>) => Promise<R>,
-  work: Work<E, T>,
+  answer: Answer<E, T>,
   after?: After<E>,
   mayStart?: MayStart,
 ) {
@@ -81,7 +102,7 @@ function handler<E extends Endpoint, T extends Read>(
         // Again: the session may have ended while the body came. Who it is comes first; a stranger learns nothing of
         // what fields there are.
         const who = await authorised(tx, sid, endpoint)
-        return work(tx, parseInput(event, endpoint, text), who, event)
+        return answer(tx, { text, read: () => parseInput(event, endpoint, text) }, who, event)
       })
       await after?.(event, reply)
       return reply
@@ -174,11 +195,10 @@ function asField(issue: z.core.$ZodIssue, skip: number): ProblemField {
   }
 }
 
-function requiredKey(event: H3Event): string {
+/** The key that a write carries; null where it has none that can be one. */
+function keyOf(event: H3Event): string | null {
   const key = getHeader(event, 'idempotency-key')
-  if (!key || !/^[\x21-\x7e]{8,80}$/.test(key))
-    throw new Refusal(400, 'key-missing', [{ field: 'Idempotency-Key', code: 'key-missing' }])
-  return key
+  return key && /^[\x21-\x7e]{8,80}$/.test(key) ? key : null
 }
 
 export function problem(event: H3Event, e: unknown): Problem {

@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
+import { useFruit } from '~/stores/fruit'
 import { fillOf } from '~/utils/colours'
 
 // Juice on the shelf as jugs lying down, to scale among themselves: what is left of what was pressed. A touch on one
@@ -10,6 +11,7 @@ const props = defineProps<{ lots: readonly Lot[]; selected?: string }>()
 const emit = defineEmits<{ take: [lot: Lot] }>()
 const { t } = useI18n()
 const { n, name, day } = useFormat()
+const fruit = useFruit()
 const mostMl = computed(() => Math.max(1, ...props.lots.map((l) => l.amount)))
 const fruitOf = (lot: Lot): string => useCatalogue().fruitOf(lot.ingredientKey) ?? lot.ingredientKey
 const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amount))
@@ -32,6 +34,7 @@ const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amo
           ><b>{{ name(l.ingredientKey) }}</b>
           <span class="num">{{ n(l.onHand / 1000, 2) }}<span class="unit"> L</span></span>
           <span class="quiet small">{{ t('juice.of', { l: n(l.amount / 1000, 2), day: day(l.at), who: l.by }) }}</span>
+          <FruitKeepingWord class="small" :keeping="fruit.keeping(l)" :feel="null" />
         </span>
         <span
           class="jug"

@@ -149,6 +149,7 @@ export const shelf = {
     weighed: 'Weighed in, {kg} kg',
     counted: 'Counted in, {n} pieces taken as {kg} kg; not weighed',
     kept: 'Kept, {g} g',
+    juice: 'Pressed, {kg} L',
     press: 'Pressed {kg} kg: {l} L, {mlPerKg} mL per kg, {method}{extra}',
     look: 'Looked at: {what}',
     clean: 'Cleaned, {who}',

@@ -150,6 +150,7 @@ export const shelf: typeof en = {
     weighed: 'Entrada, {kg} kg',
     counted: 'Contado, {n} piezas tomadas como {kg} kg; sin pesar',
     kept: 'Guardado, {g} g',
+    juice: 'Exprimido, {kg} L',
     press: 'Exprimidos {kg} kg: {l} L, {mlPerKg} mL por kg, {method}{extra}',
     look: 'Revisado: {what}',
     clean: 'Lavado, {who}',

@@ -330,6 +330,11 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0054-lot-event-use-spill',
     sql: "ALTER TABLE lot_event MODIFY kind ENUM('look','clean','garnish','discard','sort','use','spill') NOT NULL",
   },
+  // What was hashed of a request: what a release read out of it, or what was sent, which is the same for every release.
+  {
+    name: '0055-idempotency-hash-of',
+    sql: "ALTER TABLE idempotency_key ADD COLUMN IF NOT EXISTS hash_of ENUM('read','sent') NOT NULL DEFAULT 'read'",
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

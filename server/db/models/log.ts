@@ -1,5 +1,5 @@
 import { Model } from 'sequelize'
-import { at, counted, jsonOrNull, named, pk, ref, text, textOrNull, type Table } from './columns'
+import { at, counted, jsonOrNull, named, one, pk, ref, text, textOrNull, type Table } from './columns'
 
 // What was changed, and what was answered.
 export class Change extends Model {}
@@ -20,5 +20,9 @@ export const LOG: readonly Table[] = [
       idempotencyKey: textOrNull(80),
     },
   ],
-  [IdempotencyKey, 'idempotency_key', { personId: pk, key: named(80), requestHash: text(64), reply: jsonOrNull, at }],
+  [
+    IdempotencyKey,
+    'idempotency_key',
+    { personId: pk, key: named(80), requestHash: text(64), hashOf: one('read', 'sent'), reply: jsonOrNull, at },
+  ],
 ]
