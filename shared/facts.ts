@@ -1,4 +1,6 @@
-import { rowId, type FactKind, type PartKept, type Told, type VoidKind } from '#core/books'
+import type { FactKind, PartKept, Told, VoidKind } from '#core/books'
+// From its own file: the door loads this registry, and not the core.
+import { rowId } from '#core/books/row-id'
 import type { Role, ROUTES } from './routes'
 
 /** A write as it is sent: what is in its path, and its body. */
@@ -17,6 +19,10 @@ export interface FactEntry<K extends FactKind> {
   row: VoidKind
   /** whether it may wait on a tablet while the server does not answer */
   waits: boolean
+  /** which list shows what it did, and is read again where somebody else told one */
+  refreshes: 'fruit'
+  /** the number of its body that the outbox mends it by, where it was refused */
+  mendedBy?: string
   /** what is told, as the book takes it */
   told(call: Call): Told<K>
   /** ids that others can name once it is told: its own, and those of the lots that it makes */
@@ -32,6 +38,7 @@ const onLot = <K extends 'look' | 'clean' | 'garnish' | 'sort' | 'discard' | 'us
   role: 'crew',
   row: 'lot-event',
   waits: true,
+  refreshes: 'fruit',
   told: ({ params, body }) => ({ ...body, lotId: params.id }) as unknown as Told<K>,
   makes: ({ id, event }) => [id, ...('parts' in event ? keptOf(event.parts) : [])],
 })
@@ -43,6 +50,8 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'lot',
     waits: true,
+    refreshes: 'fruit',
+    mendedBy: 'kg',
     told: ({ body }) => body as unknown as Told<'receive'>,
     makes: ({ id }) => [id],
   },
@@ -51,6 +60,8 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'press',
     waits: true,
+    refreshes: 'fruit',
+    mendedBy: 'takenKg',
     told: ({ body }) => body as unknown as Told<'press'>,
     makes: ({ id, juiceLotId, parts }) => [id, juiceLotId ?? rowId(id, 'juice'), ...keptOf(parts)],
   },
@@ -63,6 +74,13 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
   spill: onLot('spill'),
 }
 export type Fact = keyof typeof FACTS
+
+/** Kinds of rows that facts write, and the list that each of them shows in. */
+export const REFRESHES: Readonly<Record<string, string>> = Object.fromEntries(
+  Object.values(FACTS).map((f) => [f.row, f.refreshes]),
+)
+/** Kinds of what is done with a lot: they share a route and a table. */
+export const LOT_EVENT_KINDS = (Object.keys(FACTS) as Fact[]).filter((k) => FACTS[k].row === 'lot-event')
 
 /** Routes that facts are sent by. */
 export const FACT_ROUTES = [...new Set(Object.values(FACTS).map((f) => f.route))]

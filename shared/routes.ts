@@ -1,3 +1,5 @@
+import { VOID_KINDS } from '#core/books/rows'
+
 /** Writes that may wait on a tablet while the server does not answer. None of them carries a secret. */
 export const KEPT_ROUTES = [
   'postLot',
@@ -36,7 +38,7 @@ export interface Route {
 }
 
 /** What lots and presses are made of: one moves the other, and both name people. */
-const FRUIT = ['lot', 'press', 'lot-event', 'press-mark', 'person'] as const
+const FRUIT = [...VOID_KINDS, 'press-mark', 'person'] as const
 
 /**
  * Every route there is. The contract adds fields and replies; the interface needs only this, and so ships without the

@@ -4,6 +4,7 @@ import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
+import { REFRESHES } from '#shared/facts'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
 
 const POLL_MS = 4000
@@ -29,9 +30,7 @@ export function useLive(): void {
     session: () => session.load(),
   }
   const OF: Record<string, string[]> = {
-    lot: ['fruit'],
-    press: ['fruit'],
-    'lot-event': ['fruit'],
+    ...Object.fromEntries(Object.entries(REFRESHES).map(([row, list]) => [row, [list]])),
     'press-mark': ['fruit'],
     price: ['catalogue'],
     recipe: ['drinks'],

@@ -15,5 +15,6 @@ export function pointOf(p: Press): PressPoint {
     minutesPerL: f.minutesPerL?.value ?? null,
     costPerL: f.costPerL?.value ?? null,
     leftOut: p.mark?.leftOut ?? null,
+    weighed: p.weighed,
   }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { VOID_KINDS, type VoidKind } from '#core/books/rows'
 import type { HistoryRow } from '#shared/contract'
 import { useSession } from '~/stores/session'
 import { useDrinks } from '~/stores/drinks'
@@ -17,7 +18,7 @@ const { bringBack, canBringBack } = useBringBack()
 const rows = ref<HistoryRow[]>([])
 const ready = ref(false)
 const more = ref(true)
-const FILTERS = ['lot', 'press', 'lot-event', 'press-mark', 'recipe', 'plan-line', 'price', 'person'] as const
+const FILTERS = [...VOID_KINDS, 'press-mark', 'recipe', 'plan-line', 'price', 'person'] as const
 const filter = ref<string | null>(typeof route.query.entity === 'string' ? route.query.entity : null)
 const one = computed(() => (typeof route.query.id === 'string' ? route.query.id : null))
 const filters = computed(() => [
@@ -83,7 +84,7 @@ const entityOf = (row: HistoryRow): string =>
   row.entity === 'lot' && row.after?.kind && row.after.kind !== 'received' ? row.after.kind : row.entity
 const fieldOf = (field: string): string => (te(`history.field.${field}`) ? t(`history.field.${field}`) : field)
 const isFact = (row: HistoryRow): boolean =>
-  ['press', 'lot-event'].includes(row.entity) ||
+  (row.entity !== 'lot' && VOID_KINDS.includes(row.entity as VoidKind)) ||
   (row.entity === 'lot' && (row.after?.kind === 'received' || 'voided' in (row.after ?? {})))
 const isOut = (row: HistoryRow): boolean => latestOf.value.get(row.entityId)?.after?.voided === true
 const isLatest = (row: HistoryRow): boolean => latestOf.value.get(row.entityId) === row
@@ -95,7 +96,7 @@ const act = useSubmit(async (key) => {
     await api(isOut(row) ? 'restoreFact' : 'voidFact', {
       key,
       params: { id: row.entityId },
-      body: { entity: row.entity as 'lot' | 'press' | 'lot-event' },
+      body: { entity: row.entity as VoidKind },
     })
   else await bringBack(row, key)
 })

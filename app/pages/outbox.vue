@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import type { Entry } from '~/outbox/tablet-db'
 import { useFruit } from '~/stores/fruit'
+import { FACTS, factOf } from '#shared/facts'
 import { useOutbox } from '~/stores/outbox'
 
 // What this tablet has not sent yet: each with what was typed, how it stands, and what can be done about it.
@@ -70,16 +71,19 @@ const dropping = ref<number | null>(null)
 const mending = ref<number | null>(null)
 const typed = ref('')
 const number = ref<number | null>(null)
-/** The number that a weigh-in or a press can be mended by. */
-const MENDABLE: Record<string, string> = { postLot: 'kg', postPress: 'takenKg', putPlanLine: 'cups' }
+/** The number that an entry can be mended by. */
+function mendedBy(e: Entry): string | undefined {
+  const kind = factOf(e.route, e)
+  return kind ? FACTS[kind].mendedBy : e.route === 'putPlanLine' ? 'cups' : undefined
+}
 function mend(e: Entry): void {
   mending.value = e.seq
-  typed.value = String(e.body[MENDABLE[e.route]!] ?? '')
+  typed.value = String(e.body[mendedBy(e)!] ?? '')
 }
 async function mended(e: Entry): Promise<void> {
   if (number.value === null) return
   mending.value = null
-  await outbox.again(e.seq, { [MENDABLE[e.route]!]: number.value })
+  await outbox.again(e.seq, { [mendedBy(e)!]: number.value })
 }
 </script>
 
@@ -131,7 +135,7 @@ async function mended(e: Entry): Promise<void> {
           <v-btn v-if="e.state === 'doubt'" data-test="confirm-entry" @click="confirm(e)">{{
             t('doubt.confirm')
           }}</v-btn>
-          <v-btn v-if="['refused', 'doubt'].includes(e.state) && MENDABLE[e.route]" data-test="mend" @click="mend(e)">{{
+          <v-btn v-if="['refused', 'doubt'].includes(e.state) && mendedBy(e)" data-test="mend" @click="mend(e)">{{
             t('outbox.mend')
           }}</v-btn>
           <v-btn

@@ -8,6 +8,7 @@ import {
   pressFigures,
   type FruitYield,
   type Handling,
+  isLearned,
   isPressable,
   isShown,
   type Keeping,
@@ -90,14 +91,10 @@ export const useFruit = defineStore('fruit', () => {
   const ripening = computed(() => shelf.value.filter((l) => keepings.value.get(l.id)!.state === 'ripening').length)
 
   /**
-   * Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet. What
-   * was left out with a reason is not in it.
+   * Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet.
    */
   const yields = computed(() => {
-    const byFruit = groupBy(
-      presses.value.filter((p) => !p.mark?.leftOut),
-      (p) => p.ingredientKey,
-    )
+    const byFruit = groupBy(presses.value.filter(isLearned), (p) => p.ingredientKey)
     const out = new Map<string, FruitYield>()
     for (const fruit of useCatalogue().fruits) {
       const data = useCatalogue().dataOf(fruit.key)

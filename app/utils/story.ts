@@ -1,3 +1,4 @@
+import type { VoidKind } from '#core/books/rows'
 import { yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
@@ -5,13 +6,16 @@ type Words = (n: (v: number, digits?: number) => string, t: (key: string) => str
 export interface StoryRow {
   id: string
   kind: string
-  entity: 'lot' | 'press' | 'lot-event'
+  entity: VoidKind
   at: string
   by: string
   voided: boolean
   press?: Press
   words: Words
 }
+
+/** The mark of what rests on an estimate. */
+const guessed = (p: { weighed: boolean }): string => (p.weighed ? '' : '≈ ')
 
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */
 export function storyRows(lot: Lot, presses: readonly Press[], events: readonly LotEventRow[]): StoryRow[] {
@@ -34,9 +38,9 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
       voided: false,
       press: p,
       words: (n, t) => ({
-        kg: n(p.takenG / 1000, 2),
+        kg: guessed(p) + n(p.takenG / 1000, 2),
         l: n(p.juiceMl / 1000, 2),
-        mlPerKg: n(yieldMlPerKg(p)),
+        mlPerKg: guessed(p) + n(yieldMlPerKg(p)),
         method: t(`method.${p.method}`),
         extra: [
           p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '',

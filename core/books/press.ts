@@ -88,6 +88,7 @@ export const press: Book<Press> = {
       juiceLotId,
       ingredientKey: lot.ingredientKey,
       takenG,
+      weighed: lot.weighed,
       trimmedG: maybe(trimmedTotalG(asked)),
       juiceMl: roundAmount(result.juiceMl),
       juiceG: roundAmount(result.juiceG),

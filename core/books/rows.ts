@@ -72,6 +72,8 @@ export interface PressRow {
   juiceLotId: string
   ingredientKey: string
   takenG: number
+  /** false where the fruit was only counted: its yield is of an estimate, and is learned from by nobody */
+  weighed: boolean
   trimmedG: number | null
   juiceMl: number
   juiceG: number
@@ -103,18 +105,20 @@ export interface PriceRow {
 }
 
 /** What moved in a lot, in its unit: into it above zero, out of it below. */
-export type MoveKind =
-  | 'receive'
-  | 'press-out'
-  | 'press-in'
-  | 'garnish'
-  | 'discard'
-  | 'use'
-  | 'spill'
-  | 'sort-out'
-  | 'sort-in'
-  | 'void'
-  | 'restore'
+export const MOVE_KINDS = [
+  'receive',
+  'press-out',
+  'press-in',
+  'garnish',
+  'discard',
+  'use',
+  'spill',
+  'sort-out',
+  'sort-in',
+  'void',
+  'restore',
+] as const
+export type MoveKind = (typeof MOVE_KINDS)[number]
 export interface Movement {
   id: string
   lotId: string
@@ -137,7 +141,8 @@ export interface LotEventRow<E = { kind: string }> {
 }
 
 /** Kinds of facts that can be taken out of the books. */
-export type VoidKind = 'lot' | 'press' | 'lot-event'
+export const VOID_KINDS = ['lot', 'press', 'lot-event'] as const
+export type VoidKind = (typeof VOID_KINDS)[number]
 /** A fact taken out of the books, or put back. */
 export interface VoidRow {
   id: string

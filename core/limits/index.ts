@@ -6,6 +6,7 @@ import type { Finding, Findings } from './verdict'
 import {
   evaluatePress,
   evaluateReceipt,
+  handbookYield,
   HANDLING_BOUNDS,
   MOST_TA,
   titrationLimit,
@@ -160,24 +161,28 @@ export interface PressExtras {
   now?: string
 }
 
-/** A yield beyond three times what is usual here, or below a third of it, mL per kg. */
-function yieldDoubts(mlPerKg: number, meanMlPerKg: number): Finding[] {
-  const times = mlPerKg / meanMlPerKg
-  return times > 3 || times < 1 / 3
-    ? [
-        {
-          code: times > 3 ? 'yield-far-above' : 'yield-far-below',
-          field: 'juice',
-          numbers: { mlPerKg, meanMlPerKg, times },
-        },
-      ]
-    : []
+/** Times of what it usually gives from which fruit is asked about: no better press makes so much of a difference. */
+const ABOVE = 1.25
+const BELOW = 1 / 3
+/**
+ * A yield that the fruit cannot give without water from elsewhere, or below a third of the usual, mL per kg.
+ * @param meanMlPerKg what it gives here @param handbookMlPerKg what it gives elsewhere: the more of the two is what it
+ * can give
+ */
+function yieldDoubts(mlPerKg: number, meanMlPerKg: number, handbookMlPerKg: number): Finding[] {
+  const about = (code: string, usual: number): Finding[] => [
+    { code, field: 'juice', numbers: { mlPerKg, meanMlPerKg: usual, times: mlPerKg / usual } },
+  ]
+  const most = Math.max(meanMlPerKg, handbookMlPerKg)
+  if (mlPerKg > ABOVE * most) return about('yield-far-above', most)
+  return mlPerKg < BELOW * meanMlPerKg ? about('yield-far-below', meanMlPerKg) : []
 }
 
 /**
- * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is beyond
- * three times the fruit's mean or below a third of it. Returns what is really taken, and the evaluated press when
- * nothing is wrong. @param meanMlPerKg null where it is not known here: nothing is held against it
+ * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is more than
+ * a quarter beyond what the fruit can give, or below a third of its mean. Returns what is really taken, and the
+ * evaluated press when nothing is wrong.
+ * @param meanMlPerKg null where it is not known here: nothing is held against it
  */
 export function checkPress(
   fruit: IngredientData,
@@ -215,7 +220,7 @@ export function checkPress(
   try {
     const result = evaluatePress(fruit, input)
     const mlPerKg = yieldMlPerKg({ takenG: input.takenG, juiceMl: result.juiceMl, spilledMl })
-    if (meanMlPerKg !== null) found.doubts.push(...yieldDoubts(mlPerKg, meanMlPerKg))
+    if (meanMlPerKg !== null) found.doubts.push(...yieldDoubts(mlPerKg, meanMlPerKg, handbookYield(fruit).value))
     return { ...found, takenG, result: found.limits.length ? null : result }
   } catch (e) {
     if (!(e instanceof ProcessLimit)) throw e

@@ -7,6 +7,7 @@ import {
   garnishG,
   goodOn,
   handlingOf,
+  isLearned,
   juiceDensityGPerMl,
   keepingOf,
   pressFigures,
@@ -237,6 +238,7 @@ describe('the study', () => {
     minutesPerL: null,
     costPerL: null,
     leftOut: null,
+    weighed: true,
     ...over,
   })
   it('groups by what is known, the best first, with what is known of each', () => {
@@ -255,6 +257,16 @@ describe('the study', () => {
     expect(study.temps.map((g) => g.key)).toEqual(['warm'])
     expect([study.pairs, study.seasons, study.trend]).toEqual([[], [], null])
     expect([study.mean, study.spread]).toEqual([expect.closeTo(436.667, 3), expect.closeTo(55.076, 3)])
+  })
+  it('leaves out what nobody weighed, and says how many', () => {
+    const study = studyYield([point(1, 400), point(2, 420), point(3, 900, { weighed: false })], 'UTC')
+    expect([study.count, study.mean, study.unweighed, study.leftOut]).toEqual([2, 410, 1, 0])
+    const mark = { leftOut: false }
+    expect([
+      isLearned({ weighed: true, mark: null }),
+      isLearned({ weighed: true, mark: { leftOut: true } }),
+      isLearned({ weighed: false, mark }),
+    ]).toEqual([true, false, false])
   })
   it('of nothing says nothing, of one no spread', () => {
     expect(studyYield([], 'UTC')).toMatchObject({ count: 0, mean: null, spread: null, methods: [], asked: [] })

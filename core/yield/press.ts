@@ -175,6 +175,10 @@ export function byProductsCostEur(fruitCostEur: number | null, shares: readonly 
   return shares.map((s) => fruitCostEur * s * (total > 0.9 ? 0.9 / total : 1))
 }
 
+/** Whether a press says what fruit gives: its kilos were weighed, and nobody left it out with a reason. */
+export const isLearned = (p: { weighed: boolean; mark: { leftOut: boolean } | null }): boolean =>
+  p.weighed && !p.mark?.leftOut
+
 /** Where the fruit of a recorded press went, g: what was weighed, what stuck to the tools, and the rest as pulp. */
 export function splitOfPress(p: {
   takenG: number

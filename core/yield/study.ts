@@ -19,6 +19,8 @@ export interface PressPoint {
   costPerL: number | null
   /** somebody was asked about it: true left out, false counts; null not asked yet */
   leftOut: boolean | null
+  /** false where its fruit was only counted: it is of an estimate, and does not count */
+  weighed: boolean
 }
 export interface Group {
   key: string
@@ -52,6 +54,8 @@ export interface Trend {
 export interface YieldStudy {
   count: number
   leftOut: number
+  /** of fruit that nobody weighed */
+  unweighed: number
   mean: number | null
   spread: number | null
   trend: Trend | null
@@ -145,7 +149,8 @@ const quarter = (day: Day): string => `q${Math.ceil(monthOf(day) / 3)}`
  * @param timeZone of the stand: its days make its seasons
  */
 export function studyYield(points: readonly PressPoint[], timeZone: string): YieldStudy {
-  const counted = points.filter((p) => p.leftOut !== true)
+  const weighed = points.filter((p) => p.weighed)
+  const counted = weighed.filter((p) => p.leftOut !== true)
   const yields = counted.map((p) => p.mlPerKg)
   const far = new Set(outliers(counted))
   const span = counted.length
@@ -160,7 +165,8 @@ export function studyYield(points: readonly PressPoint[], timeZone: string): Yie
   const [methods, tools, temps] = [groups(counted, byMethod), groups(counted, byTool), groups(counted, byTemp)]
   return {
     count: counted.length,
-    leftOut: points.length - counted.length,
+    leftOut: weighed.length - counted.length,
+    unweighed: points.length - weighed.length,
     mean: yields.length ? mean(yields) : null,
     spread: yields.length > 1 ? sampleStandardDeviation(yields) : null,
     trend: trendOf(counted),

@@ -215,6 +215,7 @@ describe('what a kilo yields', () => {
     minutesPerL: null,
     costPerL: null,
     leftOut: null,
+    weighed: true,
     ...over,
   })
   const steady = [400, 410, 395, 405, 400, 398, 404].map((y, i) => point(i, y))

@@ -10,3 +10,7 @@ export const FACTS_OF_ROWS = `INSERT IGNORE INTO fact (id, kind)
     UNION ALL SELECT id, 'price', 4 FROM price
     UNION ALL SELECT DISTINCT list_id, 'price-list', 5 FROM price WHERE list_id IS NOT NULL
   ) brought ORDER BY turn`
+
+/** Presses of fruit that was counted and not weighed, for businesses that are older than the column that says so. */
+export const PRESSES_OF_COUNTED =
+  'UPDATE press p JOIN lot l ON l.id = p.lot_id SET p.weighed = FALSE WHERE l.weighed = FALSE'

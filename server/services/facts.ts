@@ -3,7 +3,7 @@ import { Fact } from '../db/models'
 import type { Tx } from '../db/connect'
 
 /** Kinds of rows that have an id of their own. */
-export type RowKind = 'lot' | 'made-lot' | 'press' | 'lot-event' | 'price' | 'price-list'
+export type RowKind = VoidKind | 'made-lot' | 'price' | 'price-list'
 
 /**
  * The first row that a fact writes: its id is its own from then on, for one kind.

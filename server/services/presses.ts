@@ -13,7 +13,7 @@ import { ownerOnly, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
 type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
-type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark'> &
+type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark' | 'weighed'> &
   Record<Decimals, string> &
   Record<Maybe, string | null> & {
     at: Date
@@ -23,6 +23,7 @@ type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' 
     markOut: number | null
     markReason: string | null
     markVersion: number | null
+    weighed: number
   }
 
 /** Presses by id, newest first, those that are in the books. @param ids SQL that gives their ids */
@@ -33,7 +34,7 @@ export async function pressesOf(
   who: Who,
 ): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
-    `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.trimmed_g AS trimmedG,
+    `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.weighed, x.trimmed_g AS trimmedG,
             x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur, x.cost_basis AS costBasis,
             x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost_eur AS byCostEur, x.market_cost_eur AS marketCostEur, x.parts, x.seen,
             x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
@@ -50,6 +51,7 @@ const view = (r: Raw, who: Who): PressRow => ({
   lotId: r.lotId,
   ingredientKey: r.ingredientKey,
   takenG: toNumber(r.takenG),
+  weighed: Boolean(r.weighed),
   trimmedG: toNumberOrNull(r.trimmedG),
   juiceMl: toNumber(r.juiceMl),
   juiceG: toNumber(r.juiceG),
@@ -73,8 +75,8 @@ const view = (r: Raw, who: Who): PressRow => ({
   mark: r.markVersion === null ? null : { leftOut: Boolean(r.markOut), reason: r.markReason, version: r.markVersion },
 })
 
-/** Whether nobody left a press out of the mean. */
-const IN_MEAN = 'press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
+/** Whether a press is learned from, as `isLearned` of the core says it. */
+const IN_MEAN = 'press.weighed AND press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
 
 /**
  * Every press of the lots in the list, so that their strips add up, and of each fruit those its mean is of, however

@@ -1,3 +1,4 @@
+import { VOID_KINDS } from '#core/books'
 import { OWN_COMPONENTS } from '#core/substances'
 import {
   PRESS_METHODS,
@@ -202,6 +203,7 @@ export const press = z.object({
   lotId: id,
   ingredientKey: z.string(),
   takenG: z.number(),
+  weighed: z.boolean(),
   trimmedG: z.number().nullable(),
   juiceMl: z.number(),
   juiceG: z.number(),
@@ -384,7 +386,7 @@ export const backupCopy = z.object({
   broken: z.boolean(),
 })
 export type BackupCopy = z.infer<typeof backupCopy>
-const factBody = z.object({ entity: z.enum(['lot', 'press', 'lot-event']), reason: longText.nullable().default(null) })
+const factBody = z.object({ entity: z.enum(VOID_KINDS), reason: longText.nullable().default(null) })
 
 export const contract = {
   health: endpoint({

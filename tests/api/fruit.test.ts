@@ -21,6 +21,19 @@ describe('receiving', () => {
     const { id } = await weighIn(owner, stand, 0, { ...body, confirm: ['weight-from-count', 'price-far-from-last'] })
     expect(await lotOf(id)).toMatchObject({ amount: 4400, weighed: false, count: 40, costEur: 12 })
   })
+  it('what nobody weighed is marked, and its press is no measure of what the fruit gives', async () => {
+    const counted = { ingredientKey: 'plum', kg: null, priceEurPerKg: null, count: 30, confirm: ['weight-from-count'] }
+    const { id } = await weighIn(owner, stand, 0, counted)
+    const { onHand } = await lotOf(id)
+    const half = (over: object) => pressBody(id, { takenKg: onHand / 2000, ...over })
+    expect((await owner.call('postPress', { body: half({ juice: { value: 300, unit: 'mL' } }) })).status).toBe(200)
+    const presses = (await owner.call('fruitPresses', { params: { id: 'plum' }, query: { stand } })).body
+    expect(presses.map((p: { weighed: boolean }) => p.weighed)).toEqual([false])
+    // 300 mL of half a kilo and less is far from the handbook's: were it the mean, a like press would pass unasked.
+    const weighed = await weighIn(owner, stand, 2, { ingredientKey: 'plum' })
+    const low = pressBody(weighed.id, { takenKg: 1, juice: { value: 150, unit: 'mL' } })
+    expect(codesOf(await owner.call('postPress', { body: low }))).toEqual(['juice:yield-far-below'])
+  })
   it('count against kilos, a price for crates that nobody counted, a date to come', async () => {
     expect(codesOf((await weighIn(owner, stand, 12, { count: 20 })).answer)).toEqual(['count:unit-weight-far'])
     expect(

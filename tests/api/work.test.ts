@@ -153,8 +153,8 @@ describe('writes that meet', () => {
     expect(await one('SELECT COUNT(*) AS n FROM movement WHERE lot_id = :id', { id: body.id })).toEqual({ n: 1 })
     const other = await owner.call('postLot', { body: { ...body, kg: 3 }, key })
     expect([other.status, other.body.code]).toEqual([422, 'key-reused'])
-    // An earlier release hashed what it understood, which cannot be compared: what it answered is the answer, also where
-    // this release would not take such a body any more.
+    // An earlier release hashed what it understood, which cannot be compared: what it answered is the answer, also
+    // where this release would not take such a body any more.
     await database().query("UPDATE idempotency_key SET hash_of = 'read', request_hash = 'x' WHERE `key` = :key", {
       replacements: { key },
     })

@@ -37,6 +37,7 @@ const press = (i: number, takenG: number, over: Partial<Press> = {}): Press => (
   lotId: 'lot',
   ingredientKey: 'lemon',
   takenG,
+  weighed: true,
   trimmedG: takenG * 0.2,
   juiceMl: takenG * 0.4,
   juiceG: takenG * 0.412,

@@ -8,6 +8,9 @@ import { lab as labEs } from '../../app/i18n/es/lab'
 import { z } from 'zod'
 import { READS_FORM } from '../../app/outbox/tablet-db'
 import { contract, type Endpoint } from '../../shared/contract'
+import { FACTS, LOT_EVENT_KINDS } from '../../shared/facts'
+import { KEPT_ROUTES, ROUTES } from '../../shared/routes'
+import { BOOKS } from '../../core/books'
 import { FUNCTIONS } from '../../core/figures/functions'
 import { CATALOGUE, isChoice, kebab, type Spec } from '../../core/process'
 import { INGREDIENTS } from '../../core/substances'
@@ -35,6 +38,21 @@ describe('dependencies point one way', () => {
     expect(lint('core/planted.ts', "import { massG } from './process'\nexport default massG\n")).toBe(''))
 })
 
+it('facts are in one registry: their routes are there, for whom it says, and may wait where it says', () => {
+  for (const [kind, fact] of Object.entries(FACTS)) {
+    const route = ROUTES[fact.route]
+    expect([kind, route.role, (KEPT_ROUTES as readonly string[]).includes(fact.route)]).toEqual([
+      kind,
+      fact.role,
+      fact.waits,
+    ])
+    expect(Object.keys(BOOKS)).toContain(kind)
+  }
+  const told = (contract.postLotEvent.body.shape as { event: { options: { shape: { kind: { value: string } } }[] } })
+    .event
+  expect(told.options.map((o) => o.shape.kind.value).sort()).toEqual([...LOT_EVENT_KINDS].sort())
+})
+
 // What a tablet kept of a list is read by the page after it, which may be of a later release.
 it('the number of the forms that tablets keep moves with them', () => {
   const forms = Object.values<Endpoint>(contract)
@@ -42,7 +60,7 @@ it('the number of the forms that tablets keep moves with them', () => {
     .map((e) => [e.id, z.toJSONSchema(e.reply, { unrepresentable: 'any' })])
   const sha = createHash('sha256').update(JSON.stringify(forms)).digest('hex')
   // Where this fails: put the new hash here, and count READS_FORM up.
-  expect([READS_FORM, sha.slice(0, 12)]).toEqual([3, 'f8efb9680011'])
+  expect([READS_FORM, sha.slice(0, 12)]).toEqual([4, '2f34b5de6ba6'])
 })
 
 type Tree = { [key: string]: string | Tree }
@@ -63,7 +81,9 @@ describe('messages', () => {
   it('name every ingredient, every formula, and every code of the core and the services', () => {
     for (const key of INGREDIENTS.keys()) expect([...english.keys()]).toContain(`ingredient.${key}`)
     for (const key of Object.keys(FUNCTIONS)) expect([...english.keys()]).toContain(`formula.${key}`)
-    const code = spawnSync('git', ['ls-files', 'core', 'server/services', 'server/utils'], { encoding: 'utf8' })
+    const code = spawnSync('git', ['ls-files', 'core', 'server/books', 'server/services', 'server/utils'], {
+      encoding: 'utf8',
+    })
       .stdout.trim()
       .split('\n')
       .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))

@@ -58,7 +58,9 @@ const label = computed(
           <FruitKeepingWord :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null"
         /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
-        <span v-if="latest" class="quiet">{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span>
+        <span v-if="latest" class="quiet"
+          >{{ latest.weighed ? '' : '≈ ' }}{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span
+        >
       </span>
     </button>
     <span class="acts">

@@ -110,7 +110,7 @@ export const problems = {
       '{takenKg} kg is more than is left of this lot: {onHandKg} kg. Take less, or weigh the rest in first.',
     'not-a-fruit-lot': 'Only fruit that was weighed in can be pressed.',
     'yield-far-above':
-      '{mlPerKg} mL per kg is {times} times what this fruit gives here ({meanMlPerKg}). Check the juice, the kilos and the unit.',
+      '{mlPerKg} mL per kg is {times} times what this fruit gives ({meanMlPerKg}). Was water added? Check the juice, the kilos and the unit.',
     'yield-far-below':
       '{mlPerKg} mL per kg is only {times} times what this fruit gives here ({meanMlPerKg}). Check the juice, the kilos and the unit.',
     'cups-not-positive': '{value} cups cannot be poured. Type a whole number above 0, or leave it empty.',

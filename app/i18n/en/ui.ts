@@ -136,6 +136,8 @@ export const ui = {
     offline: 'No connection: only the presses this tablet knows.',
     study: 'One press: {mean} mL per kg. | {n} presses: mean {mean}, spread ± {spread} mL per kg.',
     leftOutN: '{n} is left out. | {n} are left out.',
+    unweighedN:
+      '{n} press of fruit that nobody weighed does not count. | {n} presses of fruit that nobody weighed do not count.',
     rising: 'Rising by {ml} mL per kg a month (9 times in 10 between {low} and {high}).',
     falling: 'Falling by {ml} mL per kg a month (9 times in 10 between {low} and {high}).',
     steady: 'No trend to be seen (between {low} and {high} mL per kg a month).',

@@ -112,7 +112,7 @@ export const problems: typeof en = {
       '{takenKg} kg es más de lo que queda de este lote: {onHandKg} kg. Toma menos, o pesa antes lo que falta.',
     'not-a-fruit-lot': 'Solo se exprime fruta que se pesó al llegar.',
     'yield-far-above':
-      '{mlPerKg} mL por kg es {times} veces lo que da aquí esta fruta ({meanMlPerKg}). Revisa el jugo, los kilos y la unidad.',
+      '{mlPerKg} mL por kg es {times} veces lo que da esta fruta ({meanMlPerKg}). ¿Se agregó agua? Revisa el jugo, los kilos y la unidad.',
     'yield-far-below':
       '{mlPerKg} mL por kg es solo {times} veces lo que da aquí esta fruta ({meanMlPerKg}). Revisa el jugo, los kilos y la unidad.',
     'cups-not-positive': '{value} vasos no se pueden servir. Escribe un número entero mayor que 0 o déjalo vacío.',

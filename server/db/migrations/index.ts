@@ -1,4 +1,4 @@
-import { FACTS_OF_ROWS } from '../facts-of'
+import { FACTS_OF_ROWS, PRESSES_OF_COUNTED } from '../facts-of'
 
 /** One DDL statement each, safe to run again after half-failing. Append only. */
 export interface Migration {
@@ -335,6 +335,12 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0055-idempotency-hash-of',
     sql: "ALTER TABLE idempotency_key ADD COLUMN IF NOT EXISTS hash_of ENUM('read','sent') NOT NULL DEFAULT 'read'",
   },
+  // A press of fruit that was only counted says so itself, and is learned from by nobody.
+  {
+    name: '0056-press-weighed',
+    sql: 'ALTER TABLE press ADD COLUMN IF NOT EXISTS weighed BOOLEAN NOT NULL DEFAULT TRUE',
+  },
+  { name: '0057-press-of-counted', sql: PRESSES_OF_COUNTED },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -1,4 +1,6 @@
 import { Model } from 'sequelize'
+import { MOVE_KINDS, VOID_KINDS } from '#core/books'
+import { LOT_EVENT_KINDS } from '#shared/facts'
 import {
   amount,
   amountOrNull,
@@ -94,15 +96,7 @@ export const BOOKS: readonly Table[] = [
   [
     LotEvent,
     'lot_event',
-    {
-      id: pk,
-      lotId: ref,
-      kind: one('look', 'clean', 'garnish', 'discard', 'sort', 'use', 'spill'),
-      amountG: amountOrNull,
-      body: json,
-      at,
-      personId: ref,
-    },
+    { id: pk, lotId: ref, kind: one(...LOT_EVENT_KINDS), amountG: amountOrNull, body: json, at, personId: ref },
   ],
   [
     Movement,
@@ -111,20 +105,8 @@ export const BOOKS: readonly Table[] = [
       id: pk,
       lotId: ref,
       amount,
-      kind: one(
-        'receive',
-        'press-out',
-        'press-in',
-        'pour-out',
-        'void',
-        'restore',
-        'garnish',
-        'discard',
-        'sort-out',
-        'sort-in',
-        'use',
-        'spill',
-      ),
+      // What was poured before juice was used by hand.
+      kind: one(...MOVE_KINDS, 'pour-out'),
       sourceId: ref,
       at,
       personId: ref,
@@ -140,6 +122,7 @@ export const BOOKS: readonly Table[] = [
       juiceLotId: ref,
       ingredientKey: text(80),
       takenG: amount,
+      weighed: yesByDefault,
       trimmedG: amountOrNull,
       juiceMl: amount,
       juiceG: amount,
@@ -162,18 +145,10 @@ export const BOOKS: readonly Table[] = [
     },
   ],
   [PressMark, 'press_mark', { pressId: pk, leftOut: yes, reason: textOrNull(200), version: whole }],
-  [Fact, 'fact', { id: pk, kind: one('lot', 'made-lot', 'press', 'lot-event', 'price', 'price-list') }],
+  [Fact, 'fact', { id: pk, kind: one(...VOID_KINDS, 'made-lot', 'price', 'price-list') }],
   [
     FactVoid,
     'fact_void',
-    {
-      id: pk,
-      entity: one('lot', 'press', 'lot-event'),
-      factId: ref,
-      sign: whole,
-      reason: textOrNull(200),
-      at,
-      personId: ref,
-    },
+    { id: pk, entity: one(...VOID_KINDS), factId: ref, sign: whole, reason: textOrNull(200), at, personId: ref },
   ],
 ]

@@ -1,7 +1,7 @@
 import { NOTHING } from '#core/yield'
 import type { Model, ModelStatic } from 'sequelize'
 import { database, inTransaction, toJson, type Tx } from '../../db/connect'
-import { FACTS_OF_ROWS } from '../../db/facts-of'
+import { FACTS_OF_ROWS, PRESSES_OF_COUNTED } from '../../db/facts-of'
 import { fillSnapshots, hashOf } from '../../db/snapshots'
 import { refusalOf } from '../../db/faults'
 import { recordChange } from '../changes'
@@ -73,6 +73,8 @@ async function fill(
     `UPDATE lot SET open = FALSE WHERE (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = lot.id) < ${NOTHING}`,
     { transaction: tx },
   )
+  // Nor which presses are of fruit that was only counted.
+  await database().query(PRESSES_OF_COUNTED, { transaction: tx })
   // Nor which ids its facts have.
   await database().query(FACTS_OF_ROWS, { transaction: tx })
   // Nor what its standards were evaluated from.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import type { VoidKind } from '#core/books/rows'
 import { given, quotient } from '#core/figures'
 import type { LotStory, Press } from '#shared/contract'
 import type { EventKind } from '~/components/fruit/LotEventForm.vue'
@@ -67,8 +68,8 @@ const children = computed(() =>
 const voiding = useSubmit(async (key) => {
   await api('voidFact', { key, params: { id: target.value!.id }, body: { entity: target.value!.entity } })
 })
-const target = ref<{ id: string; entity: 'lot' | 'press' | 'lot-event' } | null>(null)
-async function takeOut(entity: 'lot' | 'press' | 'lot-event', factId: string): Promise<void> {
+const target = ref<{ id: string; entity: VoidKind } | null>(null)
+async function takeOut(entity: VoidKind, factId: string): Promise<void> {
   target.value = { id: factId, entity }
   if (!(await voiding.submit())) return
   await store.load()

@@ -106,6 +106,7 @@ function download(): void {
       'minutes_per_L',
       ...(session.isOwner ? ['cost_EUR_per_L'] : []),
       'left_out',
+      'weighed',
       'by',
     ],
     ...presses.value.map((p) => {
@@ -119,6 +120,7 @@ function download(): void {
         x.minutesPerL === null ? '' : Math.round(x.minutesPerL * 100) / 100,
         ...(session.isOwner ? [x.costPerL === null ? '' : Math.round(x.costPerL * 100) / 100] : []),
         x.leftOut ? 1 : 0,
+        x.weighed ? 1 : 0,
         p.by,
       ]
     }),
@@ -196,7 +198,10 @@ function download(): void {
               { n: n(study.count), mean: n(study.mean ?? 0), spread: study.spread === null ? '–' : n(study.spread) },
               study.count,
             )
-          }}<template v-if="study.leftOut"> {{ t('yield.leftOutN', { n: study.leftOut }, study.leftOut) }}</template>
+          }}<template v-if="study.leftOut"> {{ t('yield.leftOutN', { n: study.leftOut }, study.leftOut) }}</template
+          ><template v-if="study.unweighed">
+            {{ t('yield.unweighedN', { n: study.unweighed }, study.unweighed) }}</template
+          >
         </p>
         <p v-if="study.trend" data-test="trend">
           {{
