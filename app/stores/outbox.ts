@@ -103,13 +103,16 @@ export const useOutbox = defineStore('outbox', () => {
    */
   async function keep<K extends KeptId>(route: K, call: Kept<K>): Promise<KeepResult<K>> {
     await open()
+    const at = useSession().now().toISOString()
+    const body = call.body as Record<string, unknown>
     const fresh: NewEntry = {
       key: call.key ?? uuid(),
       personId: useSession().person!.id,
       route,
       params: call.params ?? {},
-      body: call.body as Record<string, unknown>,
-      at: useSession().now().toISOString(),
+      // A fact happened when it was told, however long it waits here.
+      body: FACT_ROUTES.includes(route as (typeof FACT_ROUTES)[number]) ? { ...body, at: body.at ?? at } : body,
+      at,
     }
     const outcome = await outbox.write(fresh)
     if (outcome.sent) return { kept: false, reply: outcome.reply as Reply<K> }

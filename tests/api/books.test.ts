@@ -4,6 +4,7 @@ import { seeded } from '../../core/random'
 import { INGREDIENTS } from '../../core/substances'
 import type { Lot, Press } from '../../shared/contract'
 import { closeDatabase } from '../../server/db/connect'
+import { Stand } from '../../server/db/models'
 import { CREW, OWNER, people, signIn, uuid, type Client } from './client'
 
 // A fact is told once: what a tablet lays over its shelf while nobody answers is what the server says once it has it.
@@ -15,8 +16,11 @@ const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_261)
 let stand: string
 let tellers: { who: Client; name: string; seesMoney: boolean; mends: boolean }[]
 beforeAll(async () => {
-  const { owner, crew, stand: id } = await people()
-  stand = id
+  const { owner, crew } = await people()
+  // A stand of its own: lists are cut at so many lots, and other tests fill theirs.
+  stand = uuid()
+  const first = await Stand.findOne({ raw: true, transaction: null })
+  await Stand.create({ ...first, id: stand, name: 'Quay' }, { transaction: null })
   await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })
   const lead = await signIn(LEAD.login, LEAD.password)
   tellers = [
