@@ -3,7 +3,7 @@ import type { Entry } from '../../app/outbox/tablet-db'
 import { seeded } from '../../core/random'
 import { INGREDIENTS } from '../../core/substances'
 import type { Lot, Press } from '../../shared/contract'
-import { closeDatabase } from '../../server/db/connect'
+import { closeDatabase, database } from '../../server/db/connect'
 import { Stand } from '../../server/db/models'
 import { CREW, OWNER, people, signIn, uuid, type Client } from './client'
 
@@ -19,6 +19,7 @@ beforeAll(async () => {
   const { owner, crew } = await people()
   // A stand of its own: lists are cut at so many lots, and other tests fill theirs.
   stand = uuid()
+  database()
   const first = await Stand.findOne({ raw: true, transaction: null })
   await Stand.create({ ...first, id: stand, name: 'Quay' }, { transaction: null })
   await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })

@@ -268,7 +268,7 @@ test('what the server refuses later says what to mend, with what was typed, and 
   await page.goto('/outbox')
   const entry = page.locator('[data-test=entry-postPress]')
   await expect(entry).toContainText('refused; see what to mend')
-  await expect(entry).toContainText('4 kg is more than is left of this lot: 3.4 kg')
+  await expect(entry).toContainText('4 kg is more than is left of this lot: 3.40 kg')
   await entry.locator('[data-test=mend]').click()
   await expect(input(page, 'mend-amount')).toHaveValue('4')
   await input(page, 'mend-amount').fill('3.4')
