@@ -34,7 +34,7 @@ const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amo
           ><b>{{ name(l.ingredientKey) }}</b>
           <span class="num">{{ n(l.onHand / 1000, 2) }}<span class="unit"> L</span></span>
           <span class="quiet small">{{ t('juice.of', { l: n(l.amount / 1000, 2), day: day(l.at), who: l.by }) }}</span>
-          <FruitKeepingWord class="small" :keeping="fruit.keeping(l)" :feel="null" />
+          <FruitKeepingWord class="small" :keeping="fruit.keeping(l)" :feel="null" juice />
         </span>
         <span
           class="jug"

@@ -3,13 +3,13 @@ import { useI18n } from 'vue-i18n'
 import type { Feel, Keeping } from '#core/yield'
 
 // In a word: use first, good until, ripening, or past. A mark and a word, never colour alone.
-const props = defineProps<{ keeping: Keeping; feel: Feel | null }>()
+const props = defineProps<{ keeping: Keeping; feel: Feel | null; juice?: boolean }>()
 const { t } = useI18n()
 const { day } = useFormat()
 const text = computed(() => {
   const { state, readyFrom, bestUntil } = props.keeping
   if (state === 'ripening') return readyFrom ? t('keeping.ripening', { day: day(readyFrom) }) : t('keeping.waits')
-  return t(`keeping.${state}`, { day: day(bestUntil!) })
+  return t(`keeping.${state === 'past' && props.juice ? 'juicePast' : state}`, { day: day(bestUntil!) })
 })
 const MARK = { ripening: '◷', ready: '', soon: '▲', past: '▲' } as const
 </script>

@@ -28,6 +28,7 @@ export const shelf = {
     ready: 'good until {day}',
     soon: 'use first, good until {day}',
     past: 'past its best since {day}: look, sort, use or throw away',
+    juicePast: 'past its days since {day}: when in doubt, throw it away',
   },
   field: { when: 'When, if not now' },
   kept: { title: 'Kept from pressing', until: 'until {day}' },

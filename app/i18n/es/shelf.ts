@@ -29,6 +29,7 @@ export const shelf: typeof en = {
     ready: 'buena hasta el {day}',
     soon: 'usar primero, buena hasta el {day}',
     past: 'pasada desde el {day}: revisar, separar, usar o tirar',
+    juicePast: 'pasado de días desde el {day}: en la duda, tíralo',
   },
   field: { when: 'Cuándo, si no es ahora' },
   kept: { title: 'Guardado al exprimir', until: 'hasta el {day}' },
