@@ -1,2 +1,5 @@
-/** Money as the books keep it: to a hundredth of a cent. */
-export const roundMoney = (amount: number): number => Math.round(amount * 1e4) / 1e4
+import { roundToStep } from '../units'
+
+/** Money is kept to a hundredth of a cent, as the books' columns have it. */
+const MONEY_STEP = 0.0001
+export const roundMoney = (amount: number): number => roundToStep(amount, MONEY_STEP)

@@ -16,7 +16,7 @@ import { businessZone, latestToday } from './days'
 import { counts, register } from './facts'
 import { invalid, refuseUnlessConfirmed } from './errors'
 import { lastPrices } from './ingredients'
-import { ownerOnly, type Who } from './who'
+import type { Who } from './who'
 
 /**
  * The integer solver, loaded once the server has answered its first requests: three megabytes of which starting has no
@@ -102,7 +102,7 @@ function remembering(solve: Solver): Solver {
 }
 
 /** Cheapest whole packs for what is needed. @param need ingredient and grams, as `lemon:21700,lime:4000` */
-export async function choosePacks(tx: Read, need: string, who: Who): Promise<Reply<'packs'>> {
+export async function choosePacks(tx: Read, need: string): Promise<Reply<'packs'>> {
   const out: PackChoiceRow[] = []
   const needs = need.split(',').map((n): [string, number] => {
     const cut = n.lastIndexOf(':')
@@ -116,17 +116,10 @@ export async function choosePacks(tx: Read, need: string, who: Who): Promise<Rep
       ingredientKey,
       needG: grams,
       massG: choice?.massG ?? 0,
-      totalEur: choice && ownerOnly(who, choice.eur),
+      totalEur: choice && choice.eur,
       packs: (choice?.packs ?? []).map(({ pack, count }) => {
         const o = pack as Offer
-        return {
-          packG: o.packG,
-          packEur: ownerOnly(who, o.eur),
-          supplier: o.supplier,
-          since: o.since,
-          loose: o.loose,
-          count,
-        }
+        return { packG: o.packG, packEur: o.eur, supplier: o.supplier, since: o.since, loose: o.loose, count }
       }),
     })
   }

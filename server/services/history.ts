@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import type { Reply } from '#shared/contract'
 import { database, fromJson, type Read } from '../db/connect'
 import { now } from './clock'
-import { maskFor, type Who } from './who'
+import { withoutMoney, type Who } from './who'
 
 const MOST = 500
 const PAGE = 60
@@ -72,7 +72,7 @@ export async function listHistory(
     entityId: r.entityId,
     at: r.at.toISOString(),
     by: r.by ?? '',
-    before: maskFor(who, r.before && fromJson(r.before)),
-    after: maskFor(who, r.after && fromJson(r.after)),
+    before: withoutMoney(who, r.before && fromJson(r.before)),
+    after: withoutMoney(who, r.after && fromJson(r.after)),
   }))
 }

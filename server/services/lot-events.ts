@@ -25,13 +25,13 @@ const CHILDREN = `SELECT c.id FROM (SELECT id FROM press WHERE lot_id = :id UNIO
 export async function lotStory(tx: Read, id: string, who: Who): Promise<LotStory> {
   const select = { type: QueryTypes.SELECT, replacements: { id }, transaction: tx } as const
   const [[found], presses, events, children, [origin]] = await Promise.all([
-    lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, who, 'all'),
+    lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, 'all'),
     pressesOf(tx, 'SELECT id FROM press WHERE lot_id = :id', { id }, who),
     database().query<RawEvent>(
       `SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id', 'lot-event')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`,
       select,
     ),
-    lotsOf(tx, CHILDREN, { id }, who, 'none'),
+    lotsOf(tx, CHILDREN, { id }, 'none'),
     database().query<{ parent: string | null; voided: number }>(ORIGIN, select),
   ])
   if (!found || !origin) throw notFound('id')

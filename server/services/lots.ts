@@ -2,7 +2,6 @@ import { QueryTypes } from 'sequelize'
 import type { Lot as LotRow, Reply } from '#shared/contract'
 import { database, fromJson, toNumber, toNumberOrNull, type Read } from '../db/connect'
 import { counts } from './facts'
-import { ownerOnly, type Who } from './who'
 
 type Raw = Omit<
   LotRow,
@@ -36,7 +35,6 @@ export async function lotsOf(
   tx: Read,
   ids: string,
   replacements: Record<string, unknown>,
-  who: Who,
   looked: 'there' | 'all' | 'none' = 'there',
 ): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
@@ -53,9 +51,9 @@ export async function lotsOf(
       ? []
       : rows.filter((r) => r.kind === 'received' && (looked === 'all' || Number(r.onHand) > 0)).map((r) => r.id),
   )
-  return rows.map((r) => view(r, latest.get(r.id), who))
+  return rows.map((r) => view(r, latest.get(r.id)))
 }
-const view = (r: Raw, latest: Latest | undefined, who: Who): LotRow => ({
+const view = (r: Raw, latest: Latest | undefined): LotRow => ({
   id: r.id,
   standId: r.standId,
   ingredientKey: r.ingredientKey,
@@ -66,8 +64,8 @@ const view = (r: Raw, latest: Latest | undefined, who: Who): LotRow => ({
   unit: r.unit,
   amount: toNumber(r.amount),
   onHand: toNumber(r.onHand),
-  costEur: ownerOnly(who, toNumberOrNull(r.costEur)),
-  marketEur: ownerOnly(who, toNumberOrNull(r.marketEur)),
+  costEur: toNumberOrNull(r.costEur),
+  marketEur: toNumberOrNull(r.marketEur),
   at: r.at.toISOString(),
   by: r.by,
   weighed: Boolean(r.weighed),
@@ -117,5 +115,4 @@ export const deliveryIds = (): string =>
 /** And of what came of them and is still there: by-products only while they are kept. */
 const shelfIds = (): string =>
   `${deliveryIds()} UNION ${openIds('by-product', ' AND place IS NOT NULL')} UNION ${openIds('pressed')}`
-export const listLots = (tx: Read, standId: string, who: Who): Promise<Reply<'lots'>> =>
-  lotsOf(tx, shelfIds(), { standId }, who)
+export const listLots = (tx: Read, standId: string): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId })

@@ -5,7 +5,7 @@ import { isBenchAddress } from '../devices/protocol'
 import { recordChange } from './changes'
 import { invalid, notFound, stale } from './errors'
 import { assertTimeZone } from './setup'
-import { maskFor, type Who } from './who'
+import type { Who } from './who'
 
 type Raw = Record<string, string | number>
 
@@ -43,14 +43,12 @@ const vesselView = (r: Raw): VesselRow => ({
   version: Number(r.version),
 })
 
-export async function listStands(tx: Read, who: Who): Promise<Reply<'stands'>> {
-  return ((await Stand.findAll({ order: ['id'], transaction: tx, raw: true })) as unknown as Raw[]).map((r) =>
-    maskFor(who, standView(r)),
-  )
+export async function listStands(tx: Read): Promise<Reply<'stands'>> {
+  return ((await Stand.findAll({ order: ['id'], transaction: tx, raw: true })) as unknown as Raw[]).map(standView)
 }
-export async function listCups(tx: Read, who: Who): Promise<Reply<'cups'>> {
+export async function listCups(tx: Read): Promise<Reply<'cups'>> {
   return ((await Cup.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true })) as unknown as Raw[]).map(
-    (r) => maskFor(who, cupView(r)),
+    cupView,
   )
 }
 export async function listVessels(tx: Read): Promise<Reply<'vessels'>> {
@@ -142,7 +140,7 @@ export async function save<T extends { version: number }>(
   body: { version: number },
   write: (row: Record<string, unknown>) => Promise<unknown>,
 ): Promise<{ id: string; version: number }> {
-  if ((before?.version ?? 0) !== body.version) throw before ? stale(maskFor(who, before)) : notFound(entity)
+  if ((before?.version ?? 0) !== body.version) throw before ? stale(before) : notFound(entity)
   const row = { ...body, version: body.version + 1 }
   await write(row)
   await recordChange(tx, who, entity, id, before, { id, ...row })

@@ -9,7 +9,7 @@ import { counts } from './facts'
 import { notFound, stale } from './errors'
 import { latestOfEach } from './latest'
 import { deliveryIds } from './lots'
-import { ownerOnly, type Who } from './who'
+import { seesMoney, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
 type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
@@ -59,10 +59,10 @@ const view = (r: Raw, who: Who): PressRow => ({
   method: r.method,
   minutes: toNumberOrNull(r.minutes),
   // Whether the cost was measured is money's business: whoever does not see the cost is not told of its basis.
-  costBasis: ownerOnly(who, r.costBasis) ?? 'estimated',
-  fruitCostEur: ownerOnly(who, toNumberOrNull(r.fruitCostEur)),
-  byCostEur: ownerOnly(who, toNumberOrNull(r.byCostEur)),
-  marketCostEur: ownerOnly(who, toNumberOrNull(r.marketCostEur)),
+  costBasis: seesMoney(who) ? r.costBasis : 'estimated',
+  fruitCostEur: toNumberOrNull(r.fruitCostEur),
+  byCostEur: toNumberOrNull(r.byCostEur),
+  marketCostEur: toNumberOrNull(r.marketCostEur),
   tool: r.tool,
   fruitTemp: r.fruitTemp,
   hands: r.hands,

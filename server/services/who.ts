@@ -1,4 +1,4 @@
-import type { Role } from '#shared/contract'
+import { contract, maskOf, moneyNames, type Endpoint, type Role } from '#shared/contract'
 
 /** Who asks, in which session, and under which key the write is remembered. */
 export interface Who {
@@ -8,11 +8,25 @@ export interface Who {
   sessionId?: string
 }
 
-export const ownerOnly = <T>(who: Who, value: T): T | null => (who.role === 'owner' ? value : null)
+/** Whether money is shown to them. */
+export const seesMoney = (who: Who): boolean => who.role === 'owner'
 
-/** A copy without money, for whoever is not an owner: every field that is named in euros becomes nothing. */
-export function maskFor<T>(who: Who, value: T): T {
-  if (who.role === 'owner' || value === null || typeof value !== 'object' || value instanceof Date) return value
-  if (Array.isArray(value)) return value.map((v) => maskFor(who, v)) as T
-  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, /Eur/.test(k) ? null : maskFor(who, v)])) as T
+/** Names of all that is marked as money, in what is sent and in what is answered. */
+const MONEY = new Set(Object.values<Endpoint>(contract).flatMap((e) => [...moneyNames(e.reply), ...moneyNames(e.body)]))
+/**
+ * A copy without money of what has no form of its own, such as a row of history: what is marked under its name, and
+ * what earlier releases named in euros.
+ */
+export function withoutMoney<T>(who: Who, value: T): T {
+  if (seesMoney(who) || value === null || typeof value !== 'object' || value instanceof Date) return value
+  if (Array.isArray(value)) return value.map((v) => withoutMoney(who, v)) as T
+  return Object.fromEntries(
+    Object.entries(value).map(([k, v]) => [k, MONEY.has(k) || /Eur/.test(k) ? null : withoutMoney(who, v)]),
+  ) as T
+}
+
+/** An answer of a route without what is marked as money, for whoever does not see it. */
+export function shownTo<T>(who: Who, reply: Endpoint['reply'], value: T): T {
+  const mask = seesMoney(who) ? null : maskOf(reply)
+  return mask ? (mask(value) as T) : value
 }

@@ -3,7 +3,7 @@ import type { z } from 'zod'
 import type { Endpoint } from '#shared/contract'
 import type { Read } from '../db/connect'
 import { tagOf } from '../services/changes'
-import type { Who } from '../services/who'
+import { shownTo, type Who } from '../services/who'
 import { admit, problem } from './route'
 
 type Work<E extends Endpoint> = (
@@ -74,7 +74,7 @@ export const listed = <E extends Endpoint>(endpoint: E, work: Work<E>) =>
         return send(event, '')
       }
       const key = `${endpoint.id} ${who.role} ${JSON.stringify([input.params, input.query])}`
-      const body = await answer(key, tag, () => work(null, input, who))
+      const body = await answer(key, tag, async () => shownTo(who, endpoint.reply, await work(null, input, who)))
       return send(event, body, 'application/json')
     } catch (e) {
       return problem(event, e)

@@ -15,7 +15,7 @@ import { assertSpace } from '../services/disk'
 import { Refusal } from '../services/errors'
 import { once } from '../services/idempotency'
 import { personOfSession } from '../services/sessions'
-import type { Who } from '../services/who'
+import { shownTo, withoutMoney, type Who } from '../services/who'
 import { sessionIdOf } from './session'
 import { BODY_LIMIT, bodyText } from './body'
 import { log } from './log'
@@ -94,6 +94,7 @@ function handler<E extends Endpoint, T extends Read>(
   mayStart?: MayStart,
 ) {
   return defineEventHandler(async (event) => {
+    let asked: Who | null = null
     try {
       const sid = await letIn(event, endpoint, mayStart)
       // Read before the transaction: a slow sender must not hold a connection.
@@ -101,13 +102,17 @@ function handler<E extends Endpoint, T extends Read>(
       const reply = await within(async (tx) => {
         // Again: the session may have ended while the body came. Who it is comes first; a stranger learns nothing of
         // what fields there are.
-        const who = await authorised(tx, sid, endpoint)
-        return answer(tx, { text, read: () => parseInput(event, endpoint, text) }, who, event)
+        const who = (asked = await authorised(tx, sid, endpoint))
+        return shownTo(
+          who,
+          endpoint.reply,
+          await answer(tx, { text, read: () => parseInput(event, endpoint, text) }, who, event),
+        )
       })
       await after?.(event, reply)
       return reply
     } catch (e) {
-      return problem(event, e)
+      return problem(event, e, asked)
     }
   })
 }
@@ -201,7 +206,7 @@ function keyOf(event: H3Event): string | null {
   return key && /^[\x21-\x7e]{8,80}$/.test(key) ? key : null
 }
 
-export function problem(event: H3Event, e: unknown): Problem {
+export function problem(event: H3Event, e: unknown, who: Who | null = null): Problem {
   const refusal = refusalOf(e)
   if (refusal.status >= 500) log.error({ err: loggable(e), path: event.path.split('?')[0] }, 'request failed')
   setResponseStatus(event, refusal.status)
@@ -212,6 +217,7 @@ export function problem(event: H3Event, e: unknown): Problem {
     status: refusal.status,
     code: refusal.code,
     ...(refusal.errors.length ? { errors: refusal.errors } : {}),
-    ...(refusal.current !== undefined ? { current: refusal.current } : {}),
+    // The row as it is, for whoever was too slow: without what they would not be shown.
+    ...(refusal.current !== undefined && who ? { current: withoutMoney(who, refusal.current) } : {}),
   }
 }

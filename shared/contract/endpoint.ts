@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { asMoney } from './money'
 import { isKeyed, type Access, type Route } from '../routes'
 
 export * from '../routes'
@@ -51,7 +52,9 @@ export const key = z.string().regex(/^[\x21-\x7e]{1,80}$/)
 export const longText = z.string().trim().max(200)
 export const day = z.iso.date()
 export const instant = z.iso.datetime()
-export const money = z.number().min(0).max(100000)
+export const money = asMoney(z.number().min(0).max(100000))
+/** What something cost, or would have: worked out, and so without bounds. */
+export const cost = asMoney(z.number())
 export const confirm = z.array(z.string().max(40)).max(10).default([])
 export const version = z.number().int().min(0)
 export const locale = z.enum(['en', 'es'])

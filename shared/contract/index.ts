@@ -15,6 +15,7 @@ import {
 import { ROUTES } from '../routes'
 import {
   confirm,
+  cost,
   day,
   endpoint,
   id,
@@ -32,6 +33,7 @@ import {
 import { hash, recipeDocument, signedFigures, snapshots } from './recipe-document'
 
 export * from './endpoint'
+export { maskOf, moneyNames } from './money'
 export { recipeDocument }
 
 const ok = z.object({ ok: z.literal(true) })
@@ -163,12 +165,12 @@ export const lot = z.object({
   unit: z.enum(['g', 'mL']),
   amount: z.number(),
   onHand: z.number(),
-  costEur: z.number().nullable(),
+  costEur: cost.nullable(),
   at: instant,
   by: z.string(),
   weighed: z.boolean(),
   crates: z.number().nullable(),
-  marketEur: z.number().nullable(),
+  marketEur: cost.nullable(),
   place: place.nullable(),
   seen: seenLot.nullable(),
   useBy: day.nullable(),
@@ -210,7 +212,7 @@ export const press = z.object({
   juiceUnit: z.enum(['mL', 'g']),
   method: z.enum(PRESS_METHODS),
   minutes: z.number().nullable(),
-  fruitCostEur: z.number().nullable(),
+  fruitCostEur: cost.nullable(),
   costBasis: z.enum(['measured', 'estimated']),
   at: instant,
   by: z.string(),
@@ -219,8 +221,8 @@ export const press = z.object({
   fruitTemp: z.enum(FRUIT_TEMPS).nullable(),
   hands: z.number().nullable(),
   spilledMl: z.number().nullable(),
-  byCostEur: z.number().nullable(),
-  marketCostEur: z.number().nullable(),
+  byCostEur: cost.nullable(),
+  marketCostEur: cost.nullable(),
   parts: z.array(part),
   seen: seenPress.nullable(),
   /** asked whether it counts: null not asked or not answered */
@@ -631,9 +633,9 @@ export const contract = {
       count: z.number().nullable(),
       crates: z.number().nullable().default(null),
       /** as tablets of an earlier release send it */
-      priceEurPerKg: z.number().nullable().default(null),
+      priceEurPerKg: cost.nullable().default(null),
       price: z
-        .object({ eur: z.number(), per: z.enum(PRICE_PER) })
+        .object({ eur: cost, per: z.enum(PRICE_PER) })
         .nullable()
         .default(null),
       place: place.nullable().default(null),

@@ -5,12 +5,11 @@ import { INGREDIENTS } from '../../core/substances'
 import type { Lot, Press } from '../../shared/contract'
 import { closeDatabase, database } from '../../server/db/connect'
 import { Stand } from '../../server/db/models'
-import { CREW, OWNER, people, signIn, uuid, type Client } from './client'
+import { CREW, LEAD, OWNER, people, signIn, uuid, type Client } from './client'
 
 // A fact is told once: what a tablet lays over its shelf while nobody answers is what the server says once it has it.
 
 const FRUITS = ['mandarin', 'kiwi', 'papaya'] as const
-const LEAD = { name: 'Cleo', login: 'cleo', password: 'plans-the-day', role: 'lead' as const, locale: 'en' as const }
 const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_261)
 
 let stand: string

@@ -68,6 +68,14 @@ export const CREW = {
   locale: 'en' as const,
 }
 
+export const LEAD = {
+  name: 'Cleo',
+  login: 'cleo',
+  password: 'plans-the-day',
+  role: 'lead' as const,
+  locale: 'en' as const,
+}
+
 export async function signIn(login: string, password: string): Promise<Client> {
   const a = await raw('POST', '/api/v1/session', { body: { login, password } })
   if (a.status !== 200) throw new Error(`sign-in ${a.status} ${JSON.stringify(a.body)}`)

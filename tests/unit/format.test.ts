@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { parseNumber } from '../../core/units'
 import { digitsFor, formatCalendarDay, formatDay, formatNumber, formatTime, unitText } from '../../app/utils/format'
-import { maskFor, ownerOnly } from '../../server/services/who'
+import { shownTo, withoutMoney } from '../../server/services/who'
+import { contract } from '../../shared/contract'
 import { refuseUnlessConfirmed, Refusal } from '../../server/services/errors'
 import { assertSpace } from '../../server/services/disk'
 
@@ -64,20 +65,28 @@ describe('money', () => {
     at: new Date(0),
   }
   const who = (role: 'crew' | 'lead' | 'owner') => ({ personId: 'p', role, key: null })
-  it('is there for the owner, as it was', () => expect(maskFor(who('owner'), row)).toBe(row))
+  it('is there for the owner, as it was', () => expect(withoutMoney(who('owner'), row)).toBe(row))
   it.each(['crew', 'lead'] as const)('is nothing for %s, however deep, and only money is', (role) => {
-    expect(maskFor(who(role), row)).toEqual({
+    expect(withoutMoney(who(role), row)).toEqual({
       id: 'a',
       costEur: null,
       cup: { cupEur: null, name: 'Euro cup' },
       rows: [{ sellEur: null }, { sellEur: null }],
       at: new Date(0),
     })
-    expect(ownerOnly(who(role), 5)).toBeNull()
   })
   it('leaves what it was given alone', () => {
-    maskFor(who('crew'), row)
+    withoutMoney(who('crew'), row)
     expect(row.costEur).toBe(3)
+  })
+  it('goes by the mark of the field in an answer, in lists and below, and not by its name', () => {
+    const choice = { ingredientKey: 'Eur', needG: 1, massG: 1, totalEur: 3, packs: [{ packG: 1, packEur: 2 }] }
+    expect(shownTo(who('lead'), contract.packs.reply, [choice])).toEqual([
+      { ...choice, totalEur: null, packs: [{ packG: 1, packEur: null }] },
+    ])
+    expect(shownTo(who('owner'), contract.packs.reply, [choice])).toEqual([choice])
+    const reply = { recipes: [{ sellEur: 3, standard: null }], snapshots: { ingredients: {}, recipes: {} } }
+    expect(shownTo(who('crew'), contract.recipes.reply, reply)).toMatchObject({ recipes: [{ sellEur: null }] })
   })
 })
 

@@ -2,4 +2,4 @@ import { contract } from '#shared/contract'
 import { listCups } from '../../../services/places'
 import { listed } from '../../../utils/listed'
 
-export default listed(contract.cups, (tx, _input, who) => listCups(tx, who))
+export default listed(contract.cups, (tx) => listCups(tx))

@@ -2,4 +2,4 @@ import { contract } from '#shared/contract'
 import { listLots } from '../../../services/lots'
 import { listed } from '../../../utils/listed'
 
-export default listed(contract.lots, (tx, { query }, who) => listLots(tx, query.stand, who))
+export default listed(contract.lots, (tx, { query }) => listLots(tx, query.stand))
