@@ -1,5 +1,14 @@
-export * from './price-book'
-export type { CostLine } from './making'
+export {
+  costPerGram,
+  juiceCostPerL,
+  minutesToPress,
+  pricePerGram,
+  type CupItem,
+  type Missing,
+  type Price,
+  type PriceBook,
+} from './price-book'
+export { prepCostPerGram, type CostLine } from './making'
 export * from './cup'
 export * from './shown'
 export * from './earnings'

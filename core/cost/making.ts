@@ -1,7 +1,7 @@
 import { factor, given, product, quotient, sum, type Figure } from '../figures'
 import { CARRIERS } from '../process'
 import { itemKey, type Evaluation } from '../recipe'
-import { costPerGram, minutesToPress, prepCostPerGram, type Missing, type PriceBook } from './price-book'
+import { costPerGram, minutesToPress, remembered, type Missing, type PriceBook } from './price-book'
 
 export interface CostLine {
   key: string
@@ -90,6 +90,25 @@ export function makingCost(
   return lines
 }
 const KJ_PER_KWH = 3600
+
+/**
+ * Cost of a gram of a prep, as it is evaluated where it is taken: with the hands and the energy of its making. Null and
+ * `missing` as above.
+ */
+export function prepCostPerGram(
+  book: PriceBook,
+  recipeId: string,
+  evaluation: Evaluation,
+  missing: Missing,
+): Figure | null {
+  const making = remembered(book, evaluation, missing, (holes) => {
+    const lines = makingCost(evaluation, book, holes)
+    const costs = lines.flatMap((l) => (l.cost ? [l.cost] : []))
+    return holes.size || costs.length < lines.length ? null : sum('cost-of-prep', 'EUR', costs)
+  })
+  const name = itemKey({ prep: recipeId })
+  return making && quotient('cost-per-gram', 'EUR/g', making, evaluation.jug.mass, { name })
+}
 
 /** The part of a cost that goes away with what is kept. */
 function carryAway(kept: Figure[], cost: Figure | null, stays: number): void {

@@ -1,9 +1,8 @@
-import { factor, given, product, quotient, sum, type Figure } from '../figures'
+import { factor, given, product, quotient, type Figure } from '../figures'
 import type { Carrier } from '../process'
-import { itemKey, type Evaluation } from '../recipe'
+import type { Evaluation } from '../recipe'
 import { INGREDIENTS } from '../substances'
 import { juiceDensityGPerMl, type FruitYield } from '../yield'
-import { makingCost } from './making'
 
 /** A dated price of one pack as purchased. */
 export interface Price {
@@ -49,29 +48,10 @@ export function pricePerGram(key: string, price: Price): Figure {
 export const costPerGram = (book: PriceBook, key: string, missing: Missing): Figure | null =>
   remembered(book, key, missing, (holes) => ingredientCostPerGram(book, key, holes))
 
-/**
- * Cost of a gram of a prep, as it is evaluated where it is taken: with the hands and the energy of its making. Null and
- * `missing` as above.
- */
-export function prepCostPerGram(
-  book: PriceBook,
-  recipeId: string,
-  evaluation: Evaluation,
-  missing: Missing,
-): Figure | null {
-  const making = remembered(book, evaluation, missing, (holes) => {
-    const lines = makingCost(evaluation, book, holes)
-    const costs = lines.flatMap((l) => (l.cost ? [l.cost] : []))
-    return holes.size || costs.length < lines.length ? null : sum('cost-of-prep', 'EUR', costs)
-  })
-  const name = itemKey({ prep: recipeId })
-  return making && quotient('cost-per-gram', 'EUR/g', making, evaluation.jug.mass, { name })
-}
-
 /** A book never changes once it is made: a gram of each ingredient and a making of each prep, once for all drinks. */
 const KNOWN = new WeakMap<PriceBook, Map<string | Evaluation, { cost: Figure | null; holes: Missing }>>()
 
-function remembered(
+export function remembered(
   book: PriceBook,
   what: string | Evaluation,
   missing: Missing,

@@ -1,7 +1,8 @@
-import { dayOf, type Day } from '#core/time'
+import { dayOf, isTimeZone, type Day } from '#core/time'
 import { Stand } from '../db/models'
 import type { Read } from '../db/connect'
 import { now } from './clock'
+import { Refusal } from './errors'
 
 /** Time zones of the stands, the first stand's first: what belongs to the business goes by it. */
 export async function zones(tx: Read): Promise<string[]> {
@@ -21,4 +22,8 @@ export const businessZone = async (tx: Read): Promise<string> => (await zones(tx
 export async function latestToday(tx: Read): Promise<Day> {
   const days = (await zones(tx)).map((zone) => dayOf(now(), zone))
   return days.sort().at(-1) ?? dayOf(now(), 'UTC')
+}
+
+export function assertTimeZone(timeZone: string): void {
+  if (!isTimeZone(timeZone)) throw new Refusal(422, 'invalid', [{ field: 'timeZone', code: 'time-zone-unknown' }])
 }

@@ -2,9 +2,9 @@ import type { Body, Cup as CupRow, Reply, Stand as StandRow, Vessel as VesselRow
 import { Cup, Stand, Vessel } from '../db/models'
 import { toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
-import { recordChange } from './changes'
-import { invalid, notFound, stale } from './errors'
-import { assertTimeZone } from './setup'
+import { assertTimeZone } from './days'
+import { save } from './documents'
+import { invalid, notFound } from './errors'
 import type { Who } from './who'
 
 type Raw = Record<string, string | number>
@@ -128,21 +128,4 @@ export async function putVessel(tx: Tx, id: string, body: Body<'putVessel'>, who
       ? Vessel.update(row, { where: { id }, transaction: tx })
       : Vessel.create({ id, ...row }, { transaction: tx }),
   )
-}
-
-/** A document's write: the version typed from must be the version there is, and the change is recorded. */
-export async function save<T extends { version: number }>(
-  tx: Tx,
-  who: Who,
-  entity: string,
-  id: string,
-  before: T | null,
-  body: { version: number },
-  write: (row: Record<string, unknown>) => Promise<unknown>,
-): Promise<{ id: string; version: number }> {
-  if ((before?.version ?? 0) !== body.version) throw before ? stale(before) : notFound(entity)
-  const row = { ...body, version: body.version + 1 }
-  await write(row)
-  await recordChange(tx, who, entity, id, before, { id, ...row })
-  return { id, version: row.version }
 }

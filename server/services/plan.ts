@@ -4,7 +4,7 @@ import { PlanLine, Recipe, Stand } from '../db/models'
 import type { Read, Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { notFound, refuseUnlessConfirmed, stale } from './errors'
-import { save } from './places'
+import { save } from './documents'
 import type { Who } from './who'
 
 export async function listPlan(tx: Read, standId: string, day: string): Promise<Reply<'plan'>> {

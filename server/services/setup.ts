@@ -2,13 +2,13 @@ import { v7 as uuid } from 'uuid'
 import type { Body } from '#shared/contract'
 import { newSyrup } from '#core/recipe'
 import { USUAL_STAND } from '#core/stand'
-import { isTimeZone } from '#core/time'
 import type { ProblemField } from '#shared/problem'
 import { Business, Cup, Person, Recipe, RecipeUse, Stand, Vessel } from '../db/models'
 import { inTransaction, toJson, type Read, type Tx } from '../db/connect'
 import { UniqueConstraintError } from 'sequelize'
 import { recordChange } from './changes'
 import { now } from './clock'
+import { assertTimeZone } from './days'
 import { Refusal } from './errors'
 import { signOff } from './standards'
 import { hashSecret } from './secrets'
@@ -110,8 +110,4 @@ async function makeSyrup(tx: Tx, name: string, who: Parameters<typeof recordChan
     { transaction: tx },
   )
   await signOff(tx, id, { id: uuid(), version: 1 }, who)
-}
-
-export function assertTimeZone(timeZone: string): void {
-  if (!isTimeZone(timeZone)) throw new Refusal(422, 'invalid', [{ field: 'timeZone', code: 'time-zone-unknown' }])
 }

@@ -19,7 +19,7 @@ import { recordChange } from './changes'
 import { now } from './clock'
 import { invalid, notFound } from './errors'
 import { dataOf, listIngredients } from './ingredients'
-import { save } from './places'
+import { save } from './documents'
 import { documentOf, viewOf, type RawRecipe } from './recipe-rows'
 import type { Who } from './who'
 

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 import { en } from '../../app/i18n/en'
 import { es } from '../../app/i18n/es'
 import { lab as labEn } from '../../app/i18n/en/lab'
@@ -51,6 +52,38 @@ it('facts are in one registry: their routes are there, for whom it says, and may
   const told = (contract.postLotEvent.body.shape as { event: { options: { shape: { kind: { value: string } } }[] } })
     .event
   expect(told.options.map((o) => o.shape.kind.value).sort()).toEqual([...LOT_EVENT_KINDS].sort())
+})
+
+it('no module of the core, the contract or the server leans on itself by way of others', () => {
+  const files = spawnSync('git', ['ls-files', '-co', '--exclude-standard', 'core', 'shared', 'server'], {
+    encoding: 'utf8',
+  })
+    .stdout.trim()
+    .split('\n')
+    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+  const there = new Set(files)
+  const named = (from: string, to: string): string | undefined => {
+    const path = to.startsWith('#') ? to.slice(1) : join(dirname(from), to)
+    return [`${path}.ts`, `${path}/index.ts`].find((f) => there.has(f))
+  }
+  const leansOn = new Map(
+    files.map((f) => [
+      f,
+      [...readFileSync(f, 'utf8').matchAll(/^(?:import|export) (?!type )[^;]*?from '([#.][^']*)'/gm)].flatMap(
+        (m) => named(f, m[1]!) ?? [],
+      ),
+    ]),
+  )
+  const done = new Set<string>()
+  const circles: string[] = []
+  const walk = (file: string, path: readonly string[]): void => {
+    if (path.includes(file)) circles.push([...path.slice(path.indexOf(file)), file].join(' > '))
+    if (done.has(file) || path.includes(file)) return
+    for (const next of leansOn.get(file) ?? []) walk(next, [...path, file])
+    done.add(file)
+  }
+  for (const f of files) walk(f, [])
+  expect(circles).toEqual([])
 })
 
 // What a tablet kept of a list is read by the page after it, which may be of a later release.
