@@ -31,9 +31,7 @@ export interface FactEntry<K extends FactKind> {
 
 const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) => (p.kept ? [p.kept.lotId] : []))
 
-const onLot = <K extends 'look' | 'clean' | 'garnish' | 'sort' | 'discard' | 'use' | 'spill'>(
-  _kind: K,
-): FactEntry<K> => ({
+const onLot = <K extends Exclude<FactKind, 'receive' | 'press' | 'void'>>(): FactEntry<K> => ({
   route: 'postLotEvent',
   role: 'crew',
   row: 'lot-event',
@@ -65,13 +63,13 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     told: ({ body }) => body as unknown as Told<'press'>,
     makes: ({ id, juiceLotId, parts }) => [id, juiceLotId ?? rowId(id, 'juice'), ...keptOf(parts)],
   },
-  look: onLot('look'),
-  clean: onLot('clean'),
-  garnish: onLot('garnish'),
-  sort: onLot('sort'),
-  discard: onLot('discard'),
-  use: onLot('use'),
-  spill: onLot('spill'),
+  look: onLot(),
+  clean: onLot(),
+  garnish: onLot(),
+  sort: onLot(),
+  discard: onLot(),
+  use: onLot(),
+  spill: onLot(),
 }
 export type Fact = keyof typeof FACTS
 
@@ -84,6 +82,13 @@ export const LOT_EVENT_KINDS = (Object.keys(FACTS) as Fact[]).filter((k) => FACT
 
 /** Routes that facts are sent by. */
 export const FACT_ROUTES = [...new Set(Object.values(FACTS).map((f) => f.route))]
+
+/**
+ * A write as it is put down on a tablet: a fact happened when it was told, however long it waits there.
+ * @param at the moment of telling, an instant
+ */
+export const withMoment = <B extends object>(route: string, body: B, at: string): B =>
+  (FACT_ROUTES as readonly string[]).includes(route) ? { ...body, at: (body as { at?: string | null }).at ?? at } : body
 
 /** Ids that others can name once a write is through. */
 export function madeBy(route: string, call: Call): string[] {

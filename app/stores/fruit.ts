@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { Booked } from '#core/books'
+import { BOOKED, type Booked } from '#core/books'
 import {
   byUse,
   fruitYield,
@@ -36,9 +36,11 @@ export const useFruit = defineStore('fruit', () => {
   const books = computed(() =>
     withPending({ ...answered.value, prices: useCatalogue().prices }, useOutbox().overlay, here.value, known),
   )
-  /** What a fact would come to if it were told now. */
-  const tryOut = (kind: Fact, call: Call): Booked =>
-    bookedHere(kind, call, books.value, { ...here.value, now: useSession().now().toISOString() }, known)
+  /** What a fact would come to if it were told now; what is not on this shelf is the server's to look at. */
+  function tryOut(kind: Fact, call: Call): Booked {
+    const booked = bookedHere(kind, call, books.value, { ...here.value, now: useSession().now().toISOString() }, known)
+    return booked.limits.some((l) => l.code === 'not-found') ? BOOKED : booked
+  }
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
   const ready = ref(false)

@@ -4,7 +4,7 @@ import { openSealDb, openTabletDb, READS_FORM, type CachedRead, type Entry, type
 import { TabletVault } from '~/outbox/vault'
 import { onForget } from '~/utils/forget'
 import type { BodyInput, Contract, Person, Reply } from '#shared/contract'
-import { FACT_ROUTES } from '#shared/facts'
+import { FACT_ROUTES, withMoment } from '#shared/facts'
 import { ROUTES, type KeptId } from '#shared/routes'
 import { api, ApiProblem, noAnswer, tagged, uuid } from '~/utils/api'
 import { useSession } from './session'
@@ -104,14 +104,12 @@ export const useOutbox = defineStore('outbox', () => {
   async function keep<K extends KeptId>(route: K, call: Kept<K>): Promise<KeepResult<K>> {
     await open()
     const at = useSession().now().toISOString()
-    const body = call.body as Record<string, unknown>
     const fresh: NewEntry = {
       key: call.key ?? uuid(),
       personId: useSession().person!.id,
       route,
       params: call.params ?? {},
-      // A fact happened when it was told, however long it waits here.
-      body: FACT_ROUTES.includes(route as (typeof FACT_ROUTES)[number]) ? { ...body, at: body.at ?? at } : body,
+      body: withMoment(route, call.body as Record<string, unknown>, at),
       at,
     }
     const outcome = await outbox.write(fresh)

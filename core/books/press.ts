@@ -39,7 +39,13 @@ const maybe = (amount: number | null): number | null => (amount === null ? null 
 
 /** Fruit out of its lot, a lot of juice, and a lot of every by-product that is kept. */
 export const press: Book<Press> = {
-  needs: ({ lotId, replaces }) => ({ ...NEEDS, lots: [lotId], facts: replaces ? [replaces] : [], mean: true }),
+  needs: ({ lotId, replaces }) => ({
+    ...NEEDS,
+    lots: [lotId],
+    facts: replaces ? [replaces] : [],
+    prices: true,
+    mean: true,
+  }),
   book(told, state) {
     const undone = replacing('press', told, state)
     if (undone.limits.length) return undone

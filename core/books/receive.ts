@@ -38,6 +38,7 @@ export const receive: Book<Receive> = {
     ...NEEDS,
     stands: [standId],
     ingredients: [ingredientKey],
+    prices: true,
     ...(replaces ? { facts: [replaces], lots: [replaces] } : {}),
   }),
   book(told, state) {

@@ -106,10 +106,15 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
     doubts: [...confirmed],
     mark: null,
   }))
-  const prices = [...booked.prices, ...shelf.prices]
-    .filter((p) => ![...gone].some((id) => p.id === rowId(id, 'price')))
-    .sort((a, b) => b.since.localeCompare(a.since))
-  return { ...shelf, lots, presses: [...pressed, ...shelf.presses.filter((p) => !gone.has(p.id))], prices }
+  const presses = [...pressed, ...shelf.presses.filter((p) => !gone.has(p.id))]
+  return { ...shelf, lots, presses, prices: pricesAfter(shelf.prices, booked.prices, gone) }
+}
+
+/** Prices with those that a delivery told, without those of deliveries that are out. */
+function pricesAfter(before: Shelf['prices'], told: Shelf['prices'], gone: ReadonlySet<string>): Shelf['prices'] {
+  if (!told.length && !gone.size) return before
+  const out = new Set([...gone].map((id) => rowId(id, 'price')))
+  return [...told, ...before].filter((p) => !out.has(p.id)).sort((a, b) => b.since.localeCompare(a.since))
 }
 
 /** A lot with what was seen of it, or done with it, where that is the latest. */

@@ -55,10 +55,12 @@ export interface Needs {
   /** facts that it takes out, or puts back: with the lots that they moved */
   facts: string[]
   ingredients: string[]
+  /** whether it asks what the fruit cost last */
+  prices: boolean
   /** whether it is held against the mean of the stand's presses */
   mean: boolean
 }
-export const NEEDS: Needs = { stands: [], lots: [], facts: [], ingredients: [], mean: false }
+export const NEEDS: Needs = { stands: [], lots: [], facts: [], ingredients: [], prices: false, mean: false }
 
 /** What a fact comes to. Where there are limits, the rest is empty: nothing is booked. */
 export interface Booked {

@@ -1,13 +1,14 @@
 import { QueryTypes } from 'sequelize'
 import type { FactNow, LotNow, Movement, Needs, State, VoidKind } from '#core/books'
 import type { OwnHandling } from '#core/yield'
-import { Lot, LotEvent, Press, Stand } from '../db/models'
-import { database, fromJson, toNumber, toNumberOrNull, type Tx } from '../db/connect'
+import { Lot, Press, Stand } from '../db/models'
+import { database, toNumber, type Tx } from '../db/connect'
 import { now } from '../services/clock'
 import { dataOf, findIngredients, lastPrices } from '../services/ingredients'
 import { meanYield } from '../services/presses'
 import { atLeast } from '#shared/contract'
 import type { Who } from '../services/who'
+import { lotRow, type RawLot } from './lot-row'
 
 /**
  * What a book needs to know, read under locks: the lots that the fact names and those that the facts moved which it
@@ -24,7 +25,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const facts = await factsOf(tx, needs.facts, lots)
   const keys = [...new Set([...needs.ingredients, ...[...lots.values()].map((l) => l.ingredientKey)])]
   const ingredients = await findIngredients(tx, keys)
-  const prices = await lastPrices(tx, keys, needs.facts)
+  const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
   const stands = new Set(await standsOf(tx, needs.stands))
   const pressed = needs.mean ? lots.get(needs.lots[0]!) : undefined
   const fruit = pressed && dataOf(ingredients.get(pressed.ingredientKey))
@@ -53,14 +54,6 @@ async function standsOf(tx: Tx, ids: string[]): Promise<string[]> {
   return rows.map((r) => r.id)
 }
 
-type RawLot = Omit<LotNow, 'amount' | 'costEur' | 'marketEur' | 'at' | 'seen' | 'weighed' | 'onHand' | 'voided'> & {
-  amount: string
-  costEur: string | null
-  marketEur: string | null
-  at: Date
-  seen: unknown
-  weighed: number
-}
 async function lockedLots(tx: Tx, ids: string[]): Promise<Map<string, LotNow>> {
   if (!ids.length) return new Map()
   const rows = (await Lot.findAll({
@@ -78,32 +71,7 @@ async function lockedLots(tx: Tx, ids: string[]): Promise<Map<string, LotNow>> {
   const left = new Map(sums.map((s) => [s.lotId, toNumber(s.left)]))
   const gone = await voidedOf(tx, ids)
   return new Map(
-    rows.map((r): [string, LotNow] => [
-      r.id,
-      {
-        id: r.id,
-        standId: r.standId,
-        ingredientKey: r.ingredientKey,
-        kind: r.kind,
-        part: r.part,
-        supplier: r.supplier,
-        count: r.count,
-        crates: r.crates,
-        unit: r.unit,
-        amount: toNumber(r.amount),
-        weighed: Boolean(r.weighed),
-        costEur: toNumberOrNull(r.costEur),
-        marketEur: toNumberOrNull(r.marketEur),
-        place: r.place,
-        seen: r.seen === null ? null : fromJson<LotNow['seen']>(r.seen),
-        useBy: r.useBy,
-        useFor: r.useFor,
-        sourceId: r.sourceId,
-        at: r.at.toISOString(),
-        onHand: left.get(r.id) ?? 0,
-        voided: gone.has(r.id),
-      },
-    ]),
+    rows.map((r): [string, LotNow] => [r.id, { ...lotRow(r), onHand: left.get(r.id) ?? 0, voided: gone.has(r.id) }]),
   )
 }
 
@@ -124,14 +92,17 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
     id: string
     ingredientKey: string
   }[]
-  const events = (await LotEvent.findAll({ ...find, transaction: tx })) as unknown as { id: string; lotId: string }[]
+  const events = await database().query<{ id: string; ingredientKey: string }>(
+    'SELECT e.id, l.ingredient_key AS ingredientKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+  )
   const of = (id: string): { entity: VoidKind; ingredientKey: string } | undefined => {
     const press = presses.find((p) => p.id === id)
     if (press) return { entity: 'press', ingredientKey: press.ingredientKey }
     const event = events.find((e) => e.id === id)
     const lot = lots.get(id)
     if (lot?.kind === 'received') return { entity: 'lot', ingredientKey: lot.ingredientKey }
-    return event && { entity: 'lot-event', ingredientKey: lots.get(event.lotId)?.ingredientKey ?? '' }
+    return event && { entity: 'lot-event', ingredientKey: event.ingredientKey }
   }
   const movements = await database().query<Movement & { amount: string }>(
     'SELECT lot_id AS lotId, amount, kind, source_id AS sourceId FROM movement WHERE source_id IN (:ids) ORDER BY at, id',

@@ -1,20 +1,10 @@
 import { QueryTypes } from 'sequelize'
 import type { Lot as LotRow, Reply } from '#shared/contract'
-import { database, fromJson, toNumber, toNumberOrNull, type Read } from '../db/connect'
+import { lotRow, type RawLot } from '../books/lot-row'
+import { database, fromJson, toNumber, type Read } from '../db/connect'
 import { counts } from './facts'
 
-type Raw = Omit<
-  LotRow,
-  'at' | 'amount' | 'onHand' | 'costEur' | 'marketEur' | 'seen' | 'weighed' | 'look' | 'cleaned'
-> & {
-  at: Date
-  amount: string
-  onHand: string
-  costEur: string | null
-  marketEur: string | null
-  seen: unknown
-  weighed: number
-}
+type Raw = RawLot & { onHand: string; by: string }
 interface LatestEvent {
   lotId: string
   kind: 'look' | 'clean'
@@ -54,27 +44,9 @@ export async function lotsOf(
   return rows.map((r) => view(r, latest.get(r.id)))
 }
 const view = (r: Raw, latest: Latest | undefined): LotRow => ({
-  id: r.id,
-  standId: r.standId,
-  ingredientKey: r.ingredientKey,
-  kind: r.kind,
-  part: r.part,
-  supplier: r.supplier,
-  count: r.count,
-  unit: r.unit,
-  amount: toNumber(r.amount),
+  ...lotRow(r),
   onHand: toNumber(r.onHand),
-  costEur: toNumberOrNull(r.costEur),
-  marketEur: toNumberOrNull(r.marketEur),
-  at: r.at.toISOString(),
   by: r.by,
-  weighed: Boolean(r.weighed),
-  crates: r.crates,
-  place: r.place,
-  seen: r.seen === null ? null : fromJson<LotRow['seen']>(r.seen),
-  useBy: r.useBy,
-  useFor: r.useFor,
-  sourceId: r.sourceId,
   look: latest?.look
     ? { ...lookOf(fromJson(latest.look.body)), at: latest.look.at.toISOString(), by: latest.look.by }
     : null,

@@ -18,15 +18,24 @@ export function maskOf(schema: z.ZodType): Mask {
   return found.mask
 }
 
-function made(schema: z.ZodType): Mask {
-  if (isMoney(schema)) return () => null
-  if (
-    schema instanceof z.ZodNullable ||
-    schema instanceof z.ZodOptional ||
-    schema instanceof z.ZodDefault ||
-    schema instanceof z.ZodReadonly
+/** A field without what may stand around it: nullable, optional, a default. What is marked is as it is. */
+function bare(field: z.ZodType): z.ZodType {
+  let inner = field
+  while (
+    !isMoney(inner) &&
+    (inner instanceof z.ZodNullable || inner instanceof z.ZodOptional || inner instanceof z.ZodDefault)
   )
-    return present(maskOf(schema.unwrap() as z.ZodType))
+    inner = inner.unwrap() as z.ZodType
+  return inner
+}
+
+function made(field: z.ZodType): Mask {
+  const schema = bare(field)
+  const mask = isMoney(schema) ? () => null : ofWhole(schema)
+  return mask && ((value) => (value === null || value === undefined ? value : mask(value)))
+}
+
+function ofWhole(schema: z.ZodType): Mask {
   if (schema instanceof z.ZodArray) {
     const each = maskOf(schema.element as z.ZodType)
     return each && ((value) => (value as unknown[]).map(each))
@@ -38,8 +47,6 @@ function made(schema: z.ZodType): Mask {
   }
   return null
 }
-
-const present = (mask: Mask): Mask => mask && ((value) => (value === null || value === undefined ? value : mask(value)))
 
 function ofFields(schema: z.ZodObject): Mask {
   const masks = Object.entries(schema.shape).flatMap(([name, field]): [string, NonNullable<Mask>][] => {
@@ -55,19 +62,13 @@ function ofFields(schema: z.ZodObject): Mask {
 }
 
 /** Names of the fields of a form that are marked, at any depth. */
-export function moneyNames(schema: z.ZodType): string[] {
-  if (schema instanceof z.ZodObject)
-    return Object.entries(schema.shape).flatMap(([name, field]) => [
-      ...(isMarked(field as z.ZodType) ? [name] : []),
-      ...moneyNames(field as z.ZodType),
-    ])
+export function moneyNames(form: z.ZodType): string[] {
+  const schema = bare(form)
   if (schema instanceof z.ZodArray) return moneyNames(schema.element as z.ZodType)
   if (schema instanceof z.ZodUnion) return schema.options.flatMap((o) => moneyNames(o as z.ZodType))
-  if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional || schema instanceof z.ZodDefault)
-    return moneyNames(schema.unwrap() as z.ZodType)
-  return []
+  if (!(schema instanceof z.ZodObject)) return []
+  return Object.entries(schema.shape).flatMap(([name, field]) => [
+    ...(isMoney(bare(field as z.ZodType)) ? [name] : []),
+    ...moneyNames(field as z.ZodType),
+  ])
 }
-const isMarked = (schema: z.ZodType): boolean =>
-  isMoney(schema) ||
-  ((schema instanceof z.ZodNullable || schema instanceof z.ZodOptional || schema instanceof z.ZodDefault) &&
-    isMarked(schema.unwrap() as z.ZodType))

@@ -33,6 +33,17 @@ async function pressed(): Promise<{ lot: string; press: string; juice: string }>
 }
 
 describe('void and restore', () => {
+  it('a look that moved nothing goes out and back, and history names its fruit', async () => {
+    const { id: lot } = await weighIn(owner, stand, 2)
+    const id = uuid()
+    const event = { kind: 'look' as const, place: 'cold' as const, feel: 'soft' as const }
+    expect((await crew.call('postLotEvent', { params: { id: lot }, body: { id, event } })).status).toBe(200)
+    for (const route of ['voidFact', 'restoreFact', 'voidFact'] as const)
+      expect((await lead.call(route, { params: { id }, body: { entity: 'lot-event' } })).status).toBe(200)
+    expect(await lotOf(lot)).toMatchObject({ look: null })
+    const [latest] = (await lead.call('history', { query: { entity: 'lot-event', id } })).body
+    expect(latest.after).toMatchObject({ voided: true, ingredientKey: 'lemon' })
+  })
   it('a press goes out of the books and back, and nothing of it is deleted', async () => {
     const { lot, press, juice } = await pressed()
     expect(

@@ -3,6 +3,7 @@ import { newDrink, withLayer, withVolume } from '../../core/recipe'
 import { rowId, type Shelf } from '../../core/books'
 import { withPending, withPendingLines, withPendingRecipes } from '../../app/outbox/pending'
 import { actOf, differences } from '../../app/utils/history'
+import { madeBy, withMoment } from '../../shared/facts'
 import type { Entry } from '../../app/outbox/tablet-db'
 import type { Recipe } from '../../shared/contract'
 
@@ -122,6 +123,18 @@ describe('what is not sent yet', () => {
     expect(left(out('use', 600), out('spill', 100), out('discard', 50))).toBe(850)
     expect(left(out('use', 1601))).toBe(1600)
     expect(left(out('use', 1599.95))).toBeUndefined()
+  })
+  it('happened when it was told: a fact gets its moment as it is put down, a document none, and what was typed stays', () => {
+    const told = '2026-01-02T08:00:00Z'
+    expect(withMoment('postPress', { id: 'a', at: null }, told)).toEqual({ id: 'a', at: told })
+    expect(withMoment('postLotEvent', { at: '2026-01-01T07:00:00Z' }, told)).toEqual({ at: '2026-01-01T07:00:00Z' })
+    expect(withMoment('putPlanLine', { cups: 4 }, told)).toEqual({ cups: 4 })
+  })
+  it('of juice holds what is taken from it, by the id that nobody has sent', () => {
+    const { id } = press().body as { id: string }
+    const bare = entry('postPress', { ...press().body, juiceLotId: undefined })
+    expect(madeBy('postPress', bare)).toEqual([id, rowId(id, 'juice')])
+    expect(over([weighIn(), bare]).lots[0]!.id).toBe(rowId(id, 'juice'))
   })
   it('costs nothing known when no price was typed', () =>
     expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())

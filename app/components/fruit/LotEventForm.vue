@@ -18,8 +18,7 @@ const { t } = useI18n()
 const { n, name, locale } = useFormat()
 const store = useFruit()
 const session = useSession()
-const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
-  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+const items = useChoices()
 
 type Amount = 'kg' | 'pieces' | 'perPiece' | 'brix' | 'tempC' | 'cracked'
 const AMOUNTS: Amount[] = ['kg', 'pieces', 'perPiece', 'brix', 'tempC', 'cracked']

@@ -96,8 +96,7 @@ const rows = ref<PartRow[]>(
 )
 const fruit = computed(() => catalogue.dataOf(props.lot.ingredientKey)!)
 const known = computed(() => store.yields.get(props.lot.ingredientKey)!)
-const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
-  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+const items = useChoices()
 const tools = computed(() => [...new Set(store.presses.map((p) => p.tool).filter((x): x is string => !!x))])
 const leftG = computed(() => props.lot.onHand + (old?.takenG ?? 0))
 

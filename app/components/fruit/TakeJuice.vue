@@ -15,8 +15,7 @@ const reason = ref<DiscardReason>('old')
 const note = ref('')
 const text = ref('')
 const ml = ref<number | null>(null)
-const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
-  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+const items = useChoices()
 
 const event = computed((): LotEventBody => {
   const told = { amount: ml.value ?? 0, note: note.value.trim() || null }

@@ -52,8 +52,7 @@ const place = ref<Place | null>(old?.place ?? 'room')
 const feel = ref<Feel | null>(old?.seen?.feel ?? null)
 const waxed = ref<'yes' | 'no' | null>(old?.seen?.waxed === true ? 'yes' : old?.seen?.waxed === false ? 'no' : null)
 const at = ref<string | null>(old?.at ?? null)
-const items = <T extends string>(values: readonly T[], path: string): { value: T; title: string }[] =>
-  values.map((value) => ({ value, title: t(`${path}.${value}`) }))
+const items = useChoices()
 
 const fruits = computed(() =>
   catalogue.fruits.map((f) => ({ value: f.key, title: name(f.key) })).sort((a, b) => a.title.localeCompare(b.title)),

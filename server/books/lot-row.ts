@@ -1,0 +1,35 @@
+import type { LotRow } from '#core/books'
+import { fromJson, toNumber, toNumberOrNull } from '../db/connect'
+
+/** A lot as the driver gives it: decimals as text, a moment as a date, what was seen as JSON. */
+export type RawLot = Omit<LotRow, 'amount' | 'costEur' | 'marketEur' | 'at' | 'seen' | 'weighed'> & {
+  amount: string
+  costEur: string | null
+  marketEur: string | null
+  at: Date
+  seen: unknown
+  weighed: number
+}
+
+/** Field by field, so that nothing else of a row comes along. */
+export const lotRow = (r: RawLot): LotRow => ({
+  id: r.id,
+  standId: r.standId,
+  ingredientKey: r.ingredientKey,
+  kind: r.kind,
+  part: r.part,
+  supplier: r.supplier,
+  count: r.count,
+  crates: r.crates,
+  unit: r.unit,
+  amount: toNumber(r.amount),
+  weighed: Boolean(r.weighed),
+  costEur: toNumberOrNull(r.costEur),
+  marketEur: toNumberOrNull(r.marketEur),
+  place: r.place,
+  seen: r.seen === null ? null : fromJson<LotRow['seen']>(r.seen),
+  useBy: r.useBy,
+  useFor: r.useFor,
+  sourceId: r.sourceId,
+  at: r.at.toISOString(),
+})
