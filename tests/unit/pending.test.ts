@@ -98,21 +98,22 @@ describe('what is not sent yet', () => {
     })
   })
   it('a correction takes the place of what it corrects', () => {
+    // 8 of 10 kg are there only because the 4 of the slip come back.
     const { lots, presses } = over([
       weighIn(),
       press(),
       press({
         id: ID('right'),
         juiceLotId: ID('juice2'),
-        takenKg: 3,
+        takenKg: 8,
         replaces: ID('press'),
-        juice: { value: 1200, unit: 'mL' },
+        juice: { value: 3200, unit: 'mL' },
       }),
     ])
     expect(presses.map((p) => p.id)).toEqual([ID('right')])
     expect(lots.map((l) => [l.id, Math.round(l.onHand)])).toEqual([
-      [ID('juice2'), 1200],
-      [ID('new'), 7000],
+      [ID('juice2'), 3200],
+      [ID('new'), 2000],
     ])
   })
   it('juice goes down, and is gone when it is used up', () => {
