@@ -5,6 +5,7 @@ export { PARTS, PLACES, FEELS, PRICE_PER, type Part, type Place, type Feel, type
 export {
   PRESS_METHODS,
   DISCARD_REASONS,
+  JUICE_REASONS,
   FRUIT_TEMPS,
   FOAM,
   type PressMethod,

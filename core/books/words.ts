@@ -3,6 +3,8 @@ export const PRESS_METHODS = ['hand-reamer', 'lever-press', 'electric-reamer', '
 export type PressMethod = (typeof PRESS_METHODS)[number]
 /** Why something is thrown away. */
 export const DISCARD_REASONS = ['soft', 'mould', 'cracked', 'damaged', 'old', 'other'] as const
+/** Those of them that juice can have. */
+export const JUICE_REASONS = ['old', 'mould', 'other'] as const satisfies readonly DiscardReason[]
 export type DiscardReason = (typeof DISCARD_REASONS)[number]
 /** How warm fruit is when it is pressed; `warm` is warmed and rolled. */
 export const FRUIT_TEMPS = ['cold', 'room', 'warm'] as const

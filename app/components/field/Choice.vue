@@ -45,7 +45,7 @@ const pick = (v: T): void => {
   gap: 2px;
 }
 button {
-  flex: 1;
+  flex: 1 0 auto;
   min-width: 44px;
   min-height: 44px;
   border: 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { DISCARD_REASONS, type DiscardReason } from '#shared/lists'
+import { JUICE_REASONS, type DiscardReason } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
 import { useFruit } from '~/stores/fruit'
 
@@ -62,7 +62,7 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
       v-if="how === 'discard'"
       :model-value="reason"
       :label="t('event.reason')"
-      :items="items(DISCARD_REASONS, 'reason')"
+      :items="items(JUICE_REASONS, 'reason')"
       test="reason"
       @update:model-value="reason = $event!"
     />
