@@ -1,3 +1,4 @@
+import { yieldMlPerKg } from '#core/yield'
 import type { PressPoint } from '#core/yield/study'
 import type { Press } from '#shared/contract'
 import { figuresOfPress } from '~/stores/fruit'
@@ -8,7 +9,7 @@ export function pointOf(p: Press): PressPoint {
   return {
     id: p.id,
     at: p.at,
-    mlPerKg: f.yield.value,
+    mlPerKg: yieldMlPerKg(p),
     method: p.method,
     tool: p.tool,
     fruitTemp: p.fruitTemp,

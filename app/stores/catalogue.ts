@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
-import { INGREDIENTS, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
-import { handlingOf, type Handling, type OwnHandling } from '#core/yield'
+import { dataOfRow, INGREDIENTS, type IngredientData, type OwnValues } from '#core/substances'
+import type { Named, ShelfBase } from '#core/books'
+import { handlingOf, type BaseMake, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
 import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'
 import { onForget } from '~/utils/forget'
@@ -9,7 +10,15 @@ import { useSession } from './session'
 
 /** What drinks are made of and served in: ingredients, prices, cups, vessels. */
 export const useCatalogue = defineStore('catalogue', () => {
-  const ingredients = shallowRef<Ingredient[]>([])
+  const answered = shallowRef<Ingredient[]>([])
+  /** bases that were made at this tablet and are not sent yet */
+  const madeHere = shallowRef<readonly ShelfBase[]>([])
+  const ingredients = computed(() => [
+    ...answered.value,
+    ...madeHere.value
+      .filter((b) => !answered.value.some((i) => i.key === b.key))
+      .map((b): Ingredient => ({ ...b, kind: 'base', version: 1, own: null, handling: null })),
+  ])
   const prices = shallowRef<PriceRow[]>([])
   const cups = shallowRef<Cup[]>([])
   const vessels = shallowRef<Vessel[]>([])
@@ -26,9 +35,19 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** Composition and handbook of an ingredient; an own one has those of the shipped one it is like. */
   function dataOf(key: string): IngredientData | undefined {
     const row = byKey.value.get(key)
-    const base = INGREDIENTS.get(row?.likeKey ?? key)
-    return base && withOwnValues(base, (row?.own as OwnValues | null | undefined) ?? null)
+    return row
+      ? dataOfRow({ ...row, own: row.own as OwnValues | null }, INGREDIENTS.get(row.likeKey))
+      : INGREDIENTS.get(key)
   }
+  /** What a base is made of, by its makings. */
+  const baseOf = (key: string): BaseMake | undefined => byKey.value.get(key)?.base ?? undefined
+  const isFruit = (key: string): boolean => byKey.value.get(key)?.kind === 'fruit'
+  /** What is called so, shipped names in the language of whoever types not among them. */
+  function named(name: string): Named | undefined {
+    const row = ingredients.value.find((i) => i.name?.toLowerCase() === name.trim().toLowerCase())
+    return row && { key: row.key, isBase: row.kind === 'base' }
+  }
+  const bases = computed(() => ingredients.value.filter((i) => i.kind === 'base'))
   const ownHandlingOf = (key: string): OwnHandling | null =>
     (byKey.value.get(key)?.handling as OwnHandling | null | undefined) ?? null
   /** How a fruit is handled here: as usual, or as the owner says. */
@@ -41,7 +60,8 @@ export const useCatalogue = defineStore('catalogue', () => {
   const fruitOf = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
 
   onForget(() => {
-    ingredients.value = []
+    answered.value = []
+    madeHere.value = []
     prices.value = []
     cups.value = []
     vessels.value = []
@@ -55,7 +75,7 @@ export const useCatalogue = defineStore('catalogue', () => {
       useOutbox().read('vessels'),
       owner ? useOutbox().read('prices') : Promise.resolve([]),
     ])
-    ingredients.value = i
+    answered.value = i
     cups.value = c
     vessels.value = v
     prices.value = p
@@ -75,6 +95,11 @@ export const useCatalogue = defineStore('catalogue', () => {
     handlingFor,
     priceOf,
     fruitOf,
+    baseOf,
+    isFruit,
+    named,
+    bases,
+    madeHere,
     load,
   }
 })

@@ -107,6 +107,7 @@ export const useDrinks = defineStore('drinks', () => {
       price: catalogue.priceOf,
       fruitYield: (key) => known.get(key),
       fruitOf: catalogue.fruitOf,
+      baseOf: catalogue.baseOf,
       labourEurPerH: rate,
       kwhEur: { electricity: session.stand?.electricityEurPerKwh ?? null, gas: session.stand?.gasEurPerKwh ?? null },
     }

@@ -32,20 +32,33 @@ export const useFruit = defineStore('fruit', () => {
     const { standId, person, isOwner, mayPlan } = useSession()
     return { standId, by: person?.name ?? '', teller: { seesMoney: isOwner, mends: mayPlan } }
   })
-  const known = { data: useCatalogue().dataOf, handling: useCatalogue().ownHandlingOf }
+  const known = { data: useCatalogue().dataOf, handling: useCatalogue().ownHandlingOf, named: useCatalogue().named }
   const books = computed(() =>
-    withPending({ ...answered.value, prices: useCatalogue().prices }, useOutbox().overlay, here.value, known),
+    withPending(
+      { ...answered.value, prices: useCatalogue().prices, bases: [] },
+      useOutbox().overlay,
+      here.value,
+      known,
+    ),
   )
   /** What a fact would come to if it were told now; what is not on this shelf is the server's to look at. */
   function tryOut(kind: Fact, call: Call): Booked {
-    const booked = bookedHere(kind, call, books.value, { ...here.value, now: useSession().now().toISOString() }, known)
+    const asked = { ...known, meanMlPerKg: (key: string) => yields.value.get(key)?.used.value ?? null }
+    const booked = bookedHere(kind, call, books.value, { ...here.value, now: useSession().now().toISOString() }, asked)
     return booked.limits.some((l) => l.code === 'not-found') ? BOOKED : booked
   }
+  // By their keys: the books look in the catalogue themselves.
+  watch(
+    () => books.value.bases.map((b) => b.key).join(),
+    () => (useCatalogue().madeHere = books.value.bases),
+    { immediate: true },
+  )
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
   const ready = ref(false)
 
-  const received = computed(() => lots.value.filter((l) => l.kind === 'received'))
+  /** what is pressed: deliveries, and what was peeled of them */
+  const received = computed(() => lots.value.filter((l) => l.kind === 'received' || l.kind === 'peeled'))
   /** by-products that are kept, what has to go first on top */
   const kept = computed(() =>
     lots.value
@@ -58,7 +71,9 @@ export const useFruit = defineStore('fruit', () => {
   )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
   /** The same list for a lot that was not pressed meanwhile, so that its strip is not drawn again. */
-  const pressesOf = computed((before?: Map<string, Press[]>) => groupBy(presses.value, (p) => p.lotId, before))
+  const pressesOf = computed((before?: Map<string, Press[]>) =>
+    groupBy(presses.value, (p) => p.takes.map((t) => t.lotId), before),
+  )
   const figuresOf = computed(() => new Map(presses.value.map((p) => [p.id, figuresOfPress(p)])))
 
   /**
@@ -96,7 +111,7 @@ export const useFruit = defineStore('fruit', () => {
    * Yields by fruit, for every fruit there is: the stand's own, or the handbook's where nobody has pressed yet.
    */
   const yields = computed(() => {
-    const byFruit = groupBy(presses.value.filter(isLearned), (p) => p.ingredientKey)
+    const byFruit = groupBy(presses.value.filter(isLearned), (p) => [p.ingredientKey])
     const out = new Map<string, FruitYield>()
     for (const fruit of useCatalogue().fruits) {
       const data = useCatalogue().dataOf(fruit.key)
@@ -173,7 +188,7 @@ type PressRow = Pick<
   Press,
   'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCostEur' | 'costBasis' | 'at'
 > &
-  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen'>>
+  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen' | 'base' | 'takes'>>
 export function figuresOfPress(p: PressRow): PressFigures {
   return pressFigures({
     takenG: p.takenG,
@@ -184,6 +199,9 @@ export function figuresOfPress(p: PressRow): PressFigures {
     hands: p.hands,
     spilledMl: p.spilledMl,
     foamy: p.seen?.foam === 'foamy',
+    base: p.base,
+    fruits: p.takes?.length,
+    brixMeasured: typeof p.seen?.brix === 'number',
     fruitCostEur: p.fruitCostEur,
     byCostEur: p.byCostEur,
     marketCostEur: p.marketCostEur,
@@ -192,13 +210,18 @@ export function figuresOfPress(p: PressRow): PressFigures {
   })
 }
 
-function groupBy<T>(rows: readonly T[], key: (row: T) => string, before?: Map<string, T[]>): Map<string, T[]> {
+function groupBy<T>(
+  rows: readonly T[],
+  keys: (row: T) => readonly string[],
+  before?: Map<string, T[]>,
+): Map<string, T[]> {
   const out = new Map<string, T[]>()
-  for (const row of rows) {
-    const list = out.get(key(row))
-    if (list) list.push(row)
-    else out.set(key(row), [row])
-  }
+  for (const row of rows)
+    for (const key of keys(row)) {
+      const list = out.get(key)
+      if (list) list.push(row)
+      else out.set(key, [row])
+    }
   for (const [k, was] of before ?? []) {
     const now = out.get(k)
     if (now?.length === was.length && now.every((row, i) => row === was[i])) out.set(k, was)

@@ -113,6 +113,8 @@ export const usePlan = defineStore('plan', () => {
   const chance = ref(0.9)
   const buyContext = computed((): BuyContext => ({
     fruitOf: catalogue.fruitOf,
+    baseOf: catalogue.baseOf,
+    isFruit: catalogue.isFruit,
     fruitYield: (key) => fruit.yields.get(key)!,
     onHandG: (key) => fruit.usableG(key, day.value),
     onHandMl: (key) => fruit.usableMl(key, day.value),

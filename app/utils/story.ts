@@ -2,7 +2,11 @@ import type { VoidKind } from '#core/books/rows'
 import { yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
-type Words = (n: (v: number, digits?: number) => string, t: (key: string) => string) => Record<string, string>
+type Words = (
+  n: (v: number, digits?: number) => string,
+  t: (key: string, named?: Record<string, string>) => string,
+  name: (key: string) => string,
+) => Record<string, string>
 export interface StoryRow {
   id: string
   kind: string
@@ -31,15 +35,20 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
     },
     ...presses.map((p): StoryRow => ({
       id: p.id,
-      kind: 'press',
+      kind: p.takes.length > 1 ? 'several' : p.base ? 'base' : 'press',
       entity: 'press',
       at: p.at,
       by: p.by,
       voided: false,
       press: p,
-      words: (n, t) => ({
-        kg: guessed(p) + n(p.takenG / 1000, 2),
+      words: (n, t, name) => ({
+        kg: guessed(p) + n((p.takes.find((x) => x.lotId === lot.id)?.takenG ?? p.takenG) / 1000, 2),
         l: n(p.juiceMl / 1000, 2),
+        ...(p.base && {
+          out: n(p.base.outMl / 1000, 2),
+          name: name(p.baseKey!),
+          with: t('story.withWater', { l: n(p.base.waterG / 1000, 2) }),
+        }),
         mlPerKg: guessed(p) + n(yieldMlPerKg(p)),
         method: t(`method.${p.method}`),
         extra: [

@@ -11,6 +11,7 @@ export const child = (of: LotRow, own: Own & Partial<LotRow>): LotRow => ({
   count: null,
   crates: null,
   unit: 'g',
+  purchasedG: null,
   weighed: true,
   marketEur: null,
   seen: null,

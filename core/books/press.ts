@@ -1,14 +1,14 @@
-import { checkPress } from '../limits'
-import { massG } from '../process'
+import type { WaterTold } from '../limits'
 import { roundAmount } from '../units'
-import { byProductsCostEur, costOfTaken, handlingOf, shareOfCostEur, titratableAcidity, trimmedTotalG } from '../yield'
+import { byProductsCostEur, costOfTaken, handlingOf, shareOfCostEur, titratableAcidity } from '../yield'
 import { child } from './child'
 import { lotOf } from './lot-of'
 import { roundMoney } from './money'
 import { movement } from './movement'
+import { basePress, plainPress, purchasedPerG, type TakeOf } from './pressed'
 import { rowId } from './row-id'
-import type { PartKept, PressRow, SeenPress } from './rows'
-import { after, BOOKED, both, NEEDS, refused, type Book } from './state'
+import type { LotRow, PartKept, PressRow, SeenPress, Take } from './rows'
+import { after, BOOKED, both, NEEDS, refused, type Book, type Booked, type LotNow, type State } from './state'
 import { replacing } from './void'
 import type { FruitTemp, PressMethod } from './words'
 
@@ -28,6 +28,12 @@ export interface Press {
   hands?: number | null
   spilledMl?: number | null
   seen?: Partial<SeenPress> | null
+  /** water that went in with the fruit */
+  water?: WaterTold | null
+  /** other lots that went in with it */
+  also?: { lotId: string; takenKg: number }[]
+  /** what it is called where it is no plain juice: with water, or of several fruits */
+  base?: string | null
   at?: string | null
   /** the press that this one corrects */
   replaces?: string | null
@@ -37,54 +43,52 @@ const UNSEEN: SeenPress = { foam: null, brix: null, ph: null, ta: null, titratio
 
 const maybe = (amount: number | null): number | null => (amount === null ? null : roundAmount(amount))
 
-/** Fruit out of its lot, a lot of juice, and a lot of every by-product that is kept. */
+/** Whether what comes out is more than the juice of one fruit. */
+const isBase = ({ water, also = [] }: Press): boolean => !!water || also.length > 0
+
+/** Fruit out of its lots, a lot of juice or of a base, and a lot of every by-product that is kept. */
 export const press: Book<Press> = {
-  needs: ({ lotId, replaces }) => ({
+  needs: ({ lotId, also = [], base, replaces }) => ({
     ...NEEDS,
-    lots: [lotId],
+    lots: [lotId, ...also.map((a) => a.lotId)],
     facts: replaces ? [replaces] : [],
+    names: base ? [base.trim()] : [],
     prices: true,
     mean: true,
   }),
   book(told, state) {
     const undone = replacing('press', told, state)
     if (undone.limits.length) return undone
-    const found = lotOf(told.lotId, 'lotId', after(state, undone))
-    if ('limits' in found) return found
-    const { lot, data } = found
-    if (!data.fruit || lot.kind !== 'received') return refused({ code: 'not-a-fruit-lot', field: 'lotId', numbers: {} })
-    const { hands = null, spilledMl = null, parts = [] } = told
+    const takesOf = lotsTaken(told, after(state, undone))
+    if ('limits' in takesOf) return takesOf
+    const { hands = null, spilledMl = null, parts = [], water = null } = told
     const seen = told.seen ? { ...UNSEEN, ...told.seen } : null
     const asked = {
-      takenG: told.takenKg * 1000,
       trimmedG: told.trimmedKg === null ? null : told.trimmedKg * 1000,
       juice: told.juice,
       method: told.method,
       minutes: told.minutes,
       parts: parts.map((p) => ({ part: p.part, massG: p.g })),
       spilledMl,
+      hands,
+      at: told.at ?? null,
+      now: state.now,
+      ...seen,
     }
-    const { limits, doubts, result, takenG } = checkPress(
-      data,
-      { ...asked, hands, at: told.at ?? null, now: state.now, ...seen },
-      lot.onHand,
-      state.meanMlPerKg(lot.standId, lot.ingredientKey),
-    )
-    if (!result) return refused(...limits)
-    const { eur, basis } = costOfTaken(
-      { costEur: lot.costEur, amountG: lot.amount },
-      takenG,
-      lot.costEur === null ? state.lastPerKg(lot.ingredientKey) : null,
-    )
-    const fruitCostEur = eur === null ? null : roundMoney(eur)
+    const pressed = isBase(told)
+      ? basePress(takesOf, { water, name: told.base ?? '' }, asked, state)
+      : plainPress(takesOf[0]!, asked, state)
+    if ('limits' in pressed) return pressed
+    const { takes, base } = pressed
+    const { lot, data } = takesOf[0]!
+    const cost = costOfTakes(takesOf, takes, state)
     const { shares } = handlingOf(data, state.handling(lot.ingredientKey))
     const kept = parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
     const carried = byProductsCostEur(
-      fruitCostEur,
+      cost.eur,
       kept.map((p) => shares[p.part] ?? 0),
     )?.map(roundMoney)
     const byCostEur = carried ? roundMoney(carried.reduce((a, b) => a + b, 0)) : null
-    const market = shareOfCostEur(lot.marketEur, lot.amount, takenG)
     const at = told.at ?? state.now
     const juiceLotId = told.juiceLotId ?? rowId(told.id, 'juice')
     const row: PressRow = {
@@ -92,34 +96,37 @@ export const press: Book<Press> = {
       standId: lot.standId,
       lotId: lot.id,
       juiceLotId,
-      ingredientKey: lot.ingredientKey,
-      takenG,
-      weighed: lot.weighed,
-      trimmedG: maybe(trimmedTotalG(asked)),
-      juiceMl: roundAmount(result.juiceMl),
-      juiceG: roundAmount(result.juiceG),
+      ingredientKey: pressed.ingredientKey,
+      takes,
+      baseKey: base?.key ?? null,
+      base: base?.made ?? null,
+      takenG: roundAmount(takes.reduce((sum, t) => sum + t.takenG, 0)),
+      weighed: takes.every((t) => t.weighed),
+      trimmedG: maybe(pressed.trimmedG),
+      juiceMl: roundAmount(pressed.juiceMl),
+      juiceG: roundAmount(pressed.juiceG),
       juiceUnit: told.juice.unit,
       method: told.method,
       minutes: maybe(told.minutes),
       tool: told.tool || null,
       fruitTemp: told.fruitTemp ?? null,
       hands,
-      spilledMl: maybe(spilledMl),
-      fruitCostEur,
-      costBasis: basis,
+      spilledMl: maybe(pressed.spilledMl),
+      fruitCostEur: cost.eur,
+      costBasis: cost.basis,
       byCostEur,
-      marketCostEur: market === null ? null : roundMoney(market),
+      marketCostEur: marketOfTakes(takesOf, takes),
       parts,
       seen: seen && { ...seen, ta: seen.titration ? titratableAcidity(seen.titration).value : seen.ta },
       at,
     }
     const juice = child(lot, {
       id: juiceLotId,
-      ingredientKey: data.fruit.juice,
+      ingredientKey: pressed.jug.key,
       kind: 'pressed',
       unit: 'mL',
-      amount: row.juiceMl,
-      costEur: fruitCostEur === null ? null : roundMoney(fruitCostEur - (byCostEur ?? 0)),
+      amount: roundAmount(pressed.jug.ml),
+      costEur: cost.eur === null ? null : roundMoney(cost.eur - (byCostEur ?? 0)),
       place: 'cold',
       sourceId: told.id,
       at,
@@ -129,7 +136,7 @@ export const press: Book<Press> = {
         id: k.lotId,
         kind: 'by-product',
         part,
-        amount: roundAmount(massG(result.byProducts.find((b) => b.name === part)!.stream)),
+        amount: roundAmount(pressed.byProducts.find((b) => b.name === part)?.massG ?? 0),
         costEur: carried ? carried[i]! : null,
         place: k.place,
         useBy: k.useBy,
@@ -139,16 +146,62 @@ export const press: Book<Press> = {
       }),
     )
     // A part that weighs nothing becomes no lot.
-    const lots = [juice, ...byProducts.filter((l) => l.amount > 0)]
+    const lots: LotRow[] = [juice, ...byProducts.filter((l) => l.amount > 0)]
     return both(undone, {
       ...BOOKED,
-      doubts,
+      doubts: pressed.doubts,
       lots,
       movements: [
-        movement(told.id, lot.id, -takenG, 'press-out'),
+        ...takes.map((t) => movement(told.id, t.lotId, -t.outG, 'press-out')),
         ...lots.map((l) => movement(told.id, l.id, l.amount, 'press-in')),
       ],
       presses: [row],
+      bases: base?.row ? [base.row] : [],
     })
   },
+}
+
+/** The lots that fruit is taken from, all of one stand and all of fruit; or why that cannot be. */
+function lotsTaken({ lotId, takenKg, also = [] }: Press, state: State): TakeOf[] | Booked {
+  const asked = [
+    { id: lotId, askedKg: takenKg, of: 'lotId', field: 'takenKg' },
+    ...also.map((a, i) => ({ id: a.lotId, askedKg: a.takenKg, of: `also.${i}.lotId`, field: `also.${i}.takenKg` })),
+  ]
+  const out: TakeOf[] = []
+  for (const { id, askedKg, of, field } of asked) {
+    const found = lotOf(id, of, state)
+    if ('limits' in found) return found
+    const { lot, data } = found
+    const isFruit = data.fruit && (lot.kind === 'received' || lot.kind === 'peeled')
+    if (!isFruit || lot.standId !== (out[0]?.lot.standId ?? lot.standId))
+      return refused({ code: 'not-a-fruit-lot', field: of, numbers: {} })
+    out.push({ lot, data, askedKg, field })
+  }
+  return out
+}
+
+/** What the fruit of all lots costs; null where one of them has no price. Measured where all of them are. */
+function costOfTakes(
+  of: readonly TakeOf[],
+  takes: readonly Take[],
+  state: State,
+): { eur: number | null; basis: PressRow['costBasis'] } {
+  const costs = of.map(({ lot }, i) => {
+    const last = lot.costEur === null ? state.lastPerKg(lot.ingredientKey) : null
+    const perKg = last === null ? null : last * purchasedPerG(lot)
+    return costOfTaken({ costEur: lot.costEur, amountG: lot.amount }, takes[i]!.outG, perKg)
+  })
+  return {
+    eur: costs.some((c) => c.eur === null) ? null : roundMoney(costs.reduce((sum, c) => sum + c.eur!, 0)),
+    basis: costs.every((c) => c.basis === 'measured') ? 'measured' : 'estimated',
+  }
+}
+
+/** What it would have cost at the market, where some of it was given; what was paid for counts as it was paid. */
+function marketOfTakes(of: readonly TakeOf[], takes: readonly Take[]): number | null {
+  const share = (lot: LotNow, i: number, eur: number | null): number | null =>
+    shareOfCostEur(eur, lot.amount, takes[i]!.outG)
+  if (of.every(({ lot }) => lot.marketEur === null)) return null
+  const all = of.map(({ lot }, i) => share(lot, i, lot.marketEur ?? lot.costEur))
+  return all.some((eur) => eur === null) ? null : roundMoney(all.reduce<number>((sum, eur) => sum + eur!, 0))
 }

@@ -73,6 +73,7 @@ export const receive: Book<Receive> = {
       crates,
       unit: 'g',
       amount: amountG,
+      purchasedG: null,
       weighed,
       costEur: costEur === null ? null : roundMoney(costEur),
       marketEur: costEur === 0 ? marketOf(amountG, ingredientKey, before, last, state) : null,

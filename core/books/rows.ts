@@ -1,3 +1,4 @@
+import type { BaseValues } from '../substances'
 import type { Feel, Part, Place } from '../yield'
 import type { FOAM, FruitTemp, PressMethod } from './words'
 
@@ -15,11 +16,15 @@ export interface SeenLot {
   measured: string[]
 }
 
+/** Where a lot came from: the door, a press, a knife, or what was left of any of them. */
+export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled'] as const
+export type LotKind = (typeof LOT_KINDS)[number]
+
 export interface LotRow {
   id: string
   standId: string
   ingredientKey: string
-  kind: 'received' | 'pressed' | 'by-product'
+  kind: LotKind
   part: string | null
   supplier: string | null
   /** pieces, where somebody counted */
@@ -27,6 +32,8 @@ export interface LotRow {
   crates: number | null
   unit: 'g' | 'mL'
   amount: number
+  /** g as purchased that it is of, where it was peeled; null where it is as it came */
+  purchasedG: number | null
   /** false where the amount is only a count times the usual piece */
   weighed: boolean
   costEur: number | null
@@ -65,16 +72,53 @@ export interface SeenPress {
   measured: string[]
 }
 
+/** Fruit that a press took out of a lot. */
+export interface Take {
+  lotId: string
+  ingredientKey: string
+  /** g as purchased */
+  takenG: number
+  /** g that left the lot: less, where it was peeled before */
+  outG: number
+  weighed: boolean
+}
+
+/** What came of fruit and water, or of several fruits: something of its own name and composition. */
+export interface BaseMade extends BaseValues {
+  waterG: number
+  outG: number
+  outMl: number
+  /** mL of juice of the fruit in all that came out: at least and at most */
+  leastMl: number
+  mostMl: number
+  /** °Bx as it is likely, or as it was read */
+  brix: number
+  leastBrix: number
+  /** g of the water that the pulp kept, as it is likely */
+  waterKeptG: number
+  /** mL of it that ended on the bench */
+  spilledMl: number | null
+}
+
 export interface PressRow {
   id: string
   standId: string
+  /** the lot it was told at */
   lotId: string
   juiceLotId: string
+  /** the fruit; of several, the base that came of them */
   ingredientKey: string
+  /** where its fruit came from: one lot, or several */
+  takes: Take[]
+  /** the base that came of it; null where it is plain juice */
+  baseKey: string | null
+  base: BaseMade | null
+  /** g as purchased, of all fruit */
   takenG: number
   /** false where the fruit was only counted: its yield is of an estimate, and is learned from by nobody */
   weighed: boolean
   trimmedG: number | null
+  /** juice of the fruit in the jug: in a base, as it is likely */
   juiceMl: number
   juiceG: number
   juiceUnit: 'mL' | 'g'
@@ -83,6 +127,7 @@ export interface PressRow {
   tool: string | null
   fruitTemp: FruitTemp | null
   hands: number | null
+  /** mL of juice of the fruit that ended on the bench */
   spilledMl: number | null
   fruitCostEur: number | null
   costBasis: 'measured' | 'estimated'
@@ -102,6 +147,14 @@ export interface PriceRow {
   lotId: string
   supplier: string | null
   since: string
+}
+
+/** A base that is not in the books yet: an ingredient of its own name. */
+export interface BaseRow {
+  key: string
+  name: string
+  /** the juice that it is most of */
+  likeKey: string
 }
 
 /** What moved in a lot, in its unit: into it above zero, out of it below. */

@@ -1,10 +1,10 @@
 import { eurPerKg } from '../cost/price'
-import type { IngredientData } from '../substances'
-import { NOTHING, type Feel, type OwnHandling, type Place } from '../yield'
+import { dataOfRow, INGREDIENTS, type IngredientData } from '../substances'
+import { baseMake, NOTHING, type BaseMake, type Feel, type OwnHandling, type Place } from '../yield'
 import { movement } from './movement'
-import { rowId } from './row-id'
-import type { LotRow, Movement, PressRow } from './rows'
-import type { Booked, FactNow, LotNow, Needs, State, Teller } from './state'
+import { baseKeyOf, rowId } from './row-id'
+import type { BaseRow, LotRow, Movement, PressRow } from './rows'
+import type { Booked, FactNow, LotNow, Named, Needs, State, Teller } from './state'
 
 // What a tablet shows of the books: the rows that the server told last, with what was told here laid over them.
 
@@ -29,16 +29,24 @@ interface Price {
   packG: number
   since: string
 }
+/** A base that was made here first. */
+export interface ShelfBase extends BaseRow {
+  base: BaseMake
+}
 export interface Shelf {
   lots: readonly ShelfLot[]
   presses: readonly ShelfPress[]
   /** newest first; none where the teller does not see them */
   prices: readonly Price[]
+  bases: readonly ShelfBase[]
 }
 /** What is known of an ingredient, shipped and own. */
 export interface Known {
   data(key: string): IngredientData | undefined
   handling(key: string): OwnHandling | null
+  named(name: string): Named | undefined
+  /** mL per kg that a press is held against, where it is asked before it is sent */
+  meanMlPerKg?(key: string): number | null
 }
 
 /** What a fact finds that is told at a tablet. */
@@ -48,8 +56,18 @@ export function stateOf(
   { standId, teller, now, needs }: { standId: string; teller: Teller; now: string; needs: Needs },
 ): State {
   const out = new Set(needs.facts.map((id) => rowId(id, 'price')))
+  const baseOf = (key: string): IngredientData | undefined => {
+    const row = shelf.bases.find((b) => b.key === key)
+    return row && dataOfRow({ ...row, kind: 'base', own: null }, INGREDIENTS.get(row.likeKey))
+  }
+  const madeHere = (name: string): Named | undefined => {
+    const row = shelf.bases.find((b) => b.key === baseKeyOf(name))
+    return row && { key: row.key, isBase: true }
+  }
   return {
-    ...known,
+    data: (key) => known.data(key) ?? baseOf(key),
+    handling: known.handling,
+    named: (name) => known.named(name) ?? madeHere(name),
     now,
     teller,
     stand: (id) => id === standId,
@@ -62,7 +80,7 @@ export function stateOf(
       const price = shelf.prices.find((p) => p.ingredientKey === key && !out.has(p.id))
       return price ? eurPerKg(price) : null
     },
-    meanMlPerKg: () => null,
+    meanMlPerKg: (_, key) => known.meanMlPerKg?.(key) ?? null,
   }
 }
 
@@ -71,7 +89,7 @@ function pressFact({ presses, lots }: Shelf, id: string): FactNow | undefined {
   if (!press) return undefined
   const made = lots.filter((l) => l.sourceId === id)
   const moved: Movement[] = [
-    movement(id, press.lotId, -press.takenG, 'press-out'),
+    ...press.takes.map((t) => movement(id, t.lotId, -t.outG, 'press-out')),
     ...made.map((l) => movement(id, l.id, l.amount, 'press-in')),
   ]
   return { entity: 'press', ingredientKey: press.ingredientKey, voided: false, moved }
@@ -107,7 +125,15 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
     mark: null,
   }))
   const presses = [...pressed, ...shelf.presses.filter((p) => !gone.has(p.id))]
-  return { ...shelf, lots, presses, prices: pricesAfter(shelf.prices, booked.prices, gone) }
+  const bases = [...shelf.bases, ...booked.bases.flatMap((b) => firstMade(b, booked))]
+  return { ...shelf, lots, presses, bases, prices: pricesAfter(shelf.prices, booked.prices, gone) }
+}
+
+/** A base with what its first making says of it. */
+function firstMade(row: BaseRow, { presses }: Booked): ShelfBase[] {
+  const runs = presses.flatMap((p) => (p.base && p.baseKey === row.key ? [{ ...p, base: p.base }] : []))
+  const base = baseMake(runs)
+  return base ? [{ ...row, base }] : []
 }
 
 /** Prices with those that a delivery told, without those of deliveries that are out. */

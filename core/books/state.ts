@@ -1,7 +1,7 @@
 import type { Finding } from '../limits'
 import type { IngredientData } from '../substances'
 import type { OwnHandling } from '../yield'
-import type { LotEventRow, LotRow, Movement, PressRow, PriceRow, VoidKind, VoidRow } from './rows'
+import type { BaseRow, LotEventRow, LotRow, Movement, PressRow, PriceRow, VoidKind, VoidRow } from './rows'
 
 /** A lot as it stands when a fact is told. */
 export interface LotNow extends LotRow {
@@ -25,6 +25,12 @@ export interface Teller {
   mends: boolean
 }
 
+/** An ingredient by its name. */
+export interface Named {
+  key: string
+  isBase: boolean
+}
+
 /**
  * What a book reads: the rows that the fact names, and what is known of the ingredients. The server reads it under
  * locks; a tablet from what it was told last.
@@ -39,6 +45,8 @@ export interface State {
   /** composition here; undefined where nobody knows the ingredient */
   data(key: string): IngredientData | undefined
   handling(key: string): OwnHandling | null
+  /** what is called so; undefined where nothing is */
+  named(name: string): Named | undefined
   /**
    * The last price of a kilo as purchased, but for what the facts told that this one takes out; null where nobody has
    * said, or where it is not for the teller's tablet to know.
@@ -55,12 +63,14 @@ export interface Needs {
   /** facts that it takes out, or puts back: with the lots that they moved */
   facts: string[]
   ingredients: string[]
+  /** names that something is to be called by */
+  names: string[]
   /** whether it asks what the fruit cost last */
   prices: boolean
   /** whether it is held against the mean of the stand's presses */
   mean: boolean
 }
-export const NEEDS: Needs = { stands: [], lots: [], facts: [], ingredients: [], prices: false, mean: false }
+export const NEEDS: Needs = { stands: [], lots: [], facts: [], ingredients: [], names: [], prices: false, mean: false }
 
 /** What a fact comes to. Where there are limits, the rest is empty: nothing is booked. */
 export interface Booked {
@@ -69,6 +79,8 @@ export interface Booked {
   lots: LotRow[]
   movements: Movement[]
   presses: PressRow[]
+  /** bases that are made for the first time */
+  bases: BaseRow[]
   events: LotEventRow[]
   prices: PriceRow[]
   voids: VoidRow[]
@@ -79,6 +91,7 @@ export const BOOKED: Booked = {
   lots: [],
   movements: [],
   presses: [],
+  bases: [],
   events: [],
   prices: [],
   voids: [],
@@ -117,6 +130,7 @@ export const both = (first: Booked, second: Booked): Booked => ({
   lots: [...first.lots, ...second.lots],
   movements: [...first.movements, ...second.movements],
   presses: [...first.presses, ...second.presses],
+  bases: [...first.bases, ...second.bases],
   events: [...first.events, ...second.events],
   prices: [...first.prices, ...second.prices],
   voids: [...first.voids, ...second.voids],

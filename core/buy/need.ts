@@ -1,7 +1,7 @@
 import { call, difference, factor, given, product, quotient, sum, type Figure } from '../figures'
 import type { BillTake } from '../recipe'
 import { INGREDIENTS } from '../substances'
-import { juiceDensityGPerMl, type FruitYield } from '../yield'
+import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
 import { sureYield } from '../yield/prediction'
 
 /** Fruit is bought to this step, kg; other goods to the gram, as packs decide. */
@@ -12,6 +12,9 @@ export const TAP = 'water'
 export interface BuyContext {
   fruitOf(juiceKey: string): string | undefined
   fruitYield(fruitKey: string): FruitYield
+  isFruit(key: string): boolean
+  /** what a base is made of, by its makings */
+  baseOf(key: string): BaseMake | undefined
   /** chance of having enough, above 0 and below 1 */
   chance: number
   /** g of an ingredient held that can be used on the day, and mL of a juice */
@@ -72,15 +75,22 @@ export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted
   const whole = new Needs()
   const goods = new Needs()
   const tap: Figure[] = []
+  const bases = new Needs()
+  const need = (key: string, grams: Figure): void => {
+    const fruit = context.fruitOf(key)
+    if (fruit) juices.add(key, inMl(grams, fruit, key))
+    else if (key === TAP) tap.push(grams)
+    else (context.isFruit(key) ? whole : goods).add(key, grams)
+  }
   for (const batch of batches) {
     for (const [key, massG] of gramsByKey(batch.takes)) {
       const grams = given('taken-by', massG, 'g', 'estimated', 'source.bill', { name: key, recipe: batch.name })
-      const fruit = context.fruitOf(key)
-      if (fruit) juices.add(key, inMl(grams, fruit, key))
-      else if (key === TAP) tap.push(grams)
-      else (INGREDIENTS.get(key)?.fruit ? whole : goods).add(key, grams)
+      if (context.baseOf(key)) bases.add(key, grams)
+      else need(key, grams)
     }
   }
+  for (const key of bases.keys)
+    for (const { part, grams } of forBase(key, bases.of(key), context.baseOf(key)!, context)) need(part, grams)
   for (const w of wanted) {
     const litres = given('litres-wanted', w.litres, 'L', 'measured', 'source.typed', { name: w.juice })
     juices.add(w.juice, product('juice-needed', 'mL', [litres, factor(1000)], { name: w.juice }))
@@ -95,6 +105,25 @@ export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted
     goods: [...goods.keys].map((key) => forGoods(key, goods.of(key), context)),
     tapG: sum('from-the-tap', 'g', tap, { name: TAP }),
   }
+}
+
+/** What a base takes that is still to be made: g of each fruit as purchased, and of water. */
+function forBase(
+  key: string,
+  needs: readonly Figure[],
+  base: BaseMake,
+  context: BuyContext,
+): { part: string; grams: Figure }[] {
+  const params = { name: key }
+  const density = given('density-of', base.gPerMl, 'g/mL', 'measured', 'source.runs', { ...params, count: base.runs })
+  const neededMl = quotient('base-needed', 'mL', sum('base-needed', 'g', needs, params), density, params)
+  const heldMl = given('base-on-hand', context.onHandMl(key), 'mL', 'measured', 'source.lots', params)
+  const makeG = product('base-to-make', 'g', [short('base-to-make', 'mL', neededMl, heldMl, params), density], params)
+  return base.parts.map((p) => {
+    const name = { name: p.key, count: base.runs }
+    const perGram = given('part-per-gram', p.gPerG, 'g/g', 'measured', 'source.runs', name)
+    return { part: p.key, grams: product('taken-by', 'g', [makeG, perGram], { name: p.key, recipe: key }) }
+  })
 }
 
 class Needs {

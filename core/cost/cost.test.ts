@@ -11,7 +11,7 @@ import {
   type RecipeDocument,
 } from '../recipe'
 import { INGREDIENTS } from '../substances'
-import { fruitYield, pressFigures } from '../yield'
+import { fruitYield, pressFigures, type BaseMake } from '../yield'
 import { scaleToCups } from '../scale'
 import {
   batchCost,
@@ -19,7 +19,9 @@ import {
   earningsOf,
   eurPerKg,
   prepCostPerGram,
+  costPerGram,
   cupCost,
+  minutesToPress,
   juiceCostPerL,
   prepCost,
   type Price,
@@ -65,9 +67,43 @@ const press = pressFigures({
 const book = (known = prices): PriceBook => ({
   price: (k) => known[k],
   fruitYield: (k) => (k === 'lemon' ? fruitYield(lemon, [press]) : undefined),
+  baseOf: () => undefined,
   fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
   labourEurPerH: 12,
   kwhEur: { electricity: 0.3, gas: null },
+})
+const MAKE: BaseMake = {
+  runs: 3,
+  composition: { sucrose: 6, citric: 2 },
+  ph: 2.6,
+  cautions: [],
+  gPerMl: 1.02,
+  parts: [
+    { key: 'lemon', gPerG: 1.5 },
+    { key: 'water', gPerG: 0.4 },
+  ],
+  minutesPerL: 4,
+}
+describe('a base', () => {
+  const withBase = (known = prices): PriceBook => ({ ...book(known), baseOf: (k) => (k === 'mine' ? MAKE : undefined) })
+  it('costs what its fruit and its water cost, and the minutes of its making', () => {
+    const perGram = costPerGram(withBase(), 'mine', new Set())!
+    const price = (k: string) => prices[k]!.packPriceEur / prices[k]!.packG
+    expect(perGram.value).toBeCloseTo(1.5 * price('lemon') + 0.4 * price('water'), 12)
+    expect(evaluateFigure(perGram)).toBeCloseTo(perGram.value, 12)
+    const litre = given('mass', 1020, 'g', 'measured')
+    expect(minutesToPress(withBase(), 'mine', litre)!.value).toBeCloseTo(4, 9)
+    expect(minutesToPress({ ...withBase(), baseOf: () => ({ ...MAKE, minutesPerL: null }) }, 'mine', litre)).toBeNull()
+  })
+  it('has no cost where one part has no price, and its own price where it has one', () => {
+    const { lemon: _, ...without } = prices
+    const missing = new Set<string>()
+    expect(costPerGram(withBase(without as typeof prices), 'mine', missing)).toBeNull()
+    expect([...missing]).toEqual(['lemon'])
+    const bought = { ...prices, mine: { packPriceEur: 5, packG: 1000, since } }
+    expect(costPerGram(withBase(bought), 'mine', new Set())!.value).toBeCloseTo(0.005, 12)
+    expect(minutesToPress(withBase(bought), 'mine', given('mass', 1020, 'g', 'measured'))).toBeNull()
+  })
 })
 const drink = withServe(
   withLayer(

@@ -1,8 +1,8 @@
-import { factor, given, product, quotient, type Figure } from '../figures'
+import { factor, given, product, quotient, sum, type Figure } from '../figures'
 import type { Carrier } from '../process'
 import type { Evaluation } from '../recipe'
 import { INGREDIENTS } from '../substances'
-import { juiceDensityGPerMl, type FruitYield } from '../yield'
+import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
 
 /** A dated price of one pack as purchased. */
 export interface Price {
@@ -22,6 +22,8 @@ export interface PriceBook {
   fruitYield(fruitKey: string): FruitYield | undefined
   /** the fruit that pressing for this juice starts from */
   fruitOf(juiceKey: string): string | undefined
+  /** what a base is made of, by its makings */
+  baseOf(key: string): BaseMake | undefined
   labourEurPerH: number
   /** price of a kWh; null where the stand has not said */
   kwhEur: Readonly<Record<Carrier, number | null>>
@@ -71,6 +73,8 @@ export function remembered(
 function ingredientCostPerGram(book: PriceBook, key: string, missing: Missing): Figure | null {
   const own = book.price(key)
   if (own) return pricePerGram(key, own)
+  const base = book.baseOf(key)
+  if (base) return baseCostPerGram(book, key, base, missing)
   const fruitKey = book.fruitOf(key)
   const perL = fruitKey ? juiceCostPerL(book, fruitKey) : null
   if (!perL) {
@@ -80,6 +84,20 @@ function ingredientCostPerGram(book: PriceBook, key: string, missing: Missing): 
   return quotient('cost-per-gram', 'EUR/g', quotient('cost-per-ml', '1', perL, factor(1000)), juiceDensity(book, key), {
     name: key,
   })
+}
+
+/** What the fruit, and water where it is bought, cost that a gram of a base takes. */
+function baseCostPerGram(book: PriceBook, key: string, base: BaseMake, missing: Missing): Figure | null {
+  const costs = base.parts.map((part) => {
+    const perGram = costPerGram(book, part.key, missing)
+    const taken = given('part-per-gram', part.gPerG, 'g/g', 'measured', 'source.runs', {
+      name: part.key,
+      count: base.runs,
+    })
+    return perGram && product('cost-of', 'EUR/g', [taken, perGram], { name: part.key })
+  })
+  const known = costs.flatMap((c) => c ?? [])
+  return known.length < costs.length ? null : sum('cost-per-gram', 'EUR/g', known, { name: key })
 }
 
 function juiceDensity(book: PriceBook, juice: string): Figure {
@@ -99,15 +117,21 @@ export function juiceCostPerL(book: PriceBook, fruitKey: string): Figure | null 
 
 /** Minutes of hands that pressing so many g of a juice takes; null where it is bought, or nobody timed it. */
 export function minutesToPress(book: PriceBook, juice: string, mass: Figure): Figure | null {
-  const fruit = book.price(juice) ? undefined : book.fruitOf(juice)
-  const perL = fruit ? book.fruitYield(fruit)?.minutesPerL : null
+  if (book.price(juice)) return null
+  const base = book.baseOf(juice)
+  const fruit = book.fruitOf(juice)
+  const perL = base ? baseMinutesPerL(juice, base) : fruit ? book.fruitYield(fruit)?.minutesPerL : null
   if (!perL) return null
-  const litres = quotient(
-    'volume-of',
-    'L',
-    quotient('volume-of', 'mL', mass, juiceDensity(book, juice), { name: juice }),
-    factor(1000),
-    { name: juice },
-  )
+  const density = base
+    ? given('density-of', base.gPerMl, 'g/mL', 'measured', 'source.runs', { name: juice, count: base.runs })
+    : juiceDensity(book, juice)
+  const litres = quotient('volume-of', 'L', quotient('volume-of', 'mL', mass, density, { name: juice }), factor(1000), {
+    name: juice,
+  })
   return product('minutes-to-press', 'min', [litres, perL], { name: juice })
 }
+
+const baseMinutesPerL = (name: string, { minutesPerL, runs }: BaseMake): Figure | null =>
+  minutesPerL === null
+    ? null
+    : given('mean-minutes-per-litre', minutesPerL, 'min/L', 'measured', 'source.runs', { name, count: runs })

@@ -1,69 +1,12 @@
-import type { IngredientData } from '../substances'
 import { eurPerKg } from '../cost/price'
-import { ProcessLimit } from '../process'
 import { roundAmount, settledTake } from '../units'
 import type { Finding, Findings } from './verdict'
-import {
-  evaluatePress,
-  evaluateReceipt,
-  handbookYield,
-  HANDLING_BOUNDS,
-  MOST_TA,
-  titrationLimit,
-  yieldMlPerKg,
-  type OwnHandling,
-  type PressInput,
-  type PressResult,
-  type Receipt,
-  type ReceiptInput,
-  type Titration,
-} from '../yield'
+import { evaluateReceipt, HANDLING_BOUNDS, type OwnHandling, type Receipt, type ReceiptInput } from '../yield'
+import { checkReadings, checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, none, positive, type Readings } from './bounds'
 
 export * from './verdict'
-
-const none = (): Findings => ({ limits: [], doubts: [] })
-
-/** The largest amounts a small stand can mean, so that a slipped digit is caught. */
-export const MOST_KG = 5000
-export const MOST_CUPS = 5000
-/** The most that a price, or the cost of a lot, is kept as. */
-export const MOST_PRICE = 99_999_999
-
-function positive(found: Findings, field: string, value: number, most: number, code: string): void {
-  if (!Number.isFinite(value)) found.limits.push({ code: 'amount-not-a-number', field, numbers: {} })
-  else if (value <= 0) found.limits.push({ code: `${code}-not-positive`, field, numbers: { value } })
-  else if (value > most) found.limits.push({ code: `${code}-too-much`, field, numbers: { value, most } })
-}
-
-/** Readings of a lot or its juice, each with what it can be. */
-const READINGS = {
-  tempC: [-10, 60, 'temp-out-of-range'],
-  brix: [0, 45, 'brix-out-of-range'],
-  ph: [1.5, 8, 'ph-out-of-range'],
-  ta: [0.01, MOST_TA, 'ta-out-of-range'],
-  crackedShare: [0, 1, 'share-out-of-range'],
-} as const
-export type Readings = { [K in keyof typeof READINGS]?: number | null }
-function checkReadings(found: Findings, readings: Readings): void {
-  for (const [field, [least, most, code]] of Object.entries(READINGS)) {
-    const value = readings[field as keyof Readings]
-    if (value !== null && value !== undefined && !(value >= least && value <= most))
-      found.limits.push({ code, field, numbers: { value, least, most } })
-  }
-}
-
-/** A thing is written down after it happened. Clocks of tablets differ by some minutes. */
-const CLOCK_MS = 10 * 60e3
-const MOST_DAYS_BACK = 90
-/** @param at ISO instant of what is written down; null for now */
-export function checkWhen(at: string | null, now: string): Finding[] {
-  if (at === null) return []
-  const ms = Date.parse(at) - Date.parse(now)
-  if (!(ms <= CLOCK_MS)) return [{ code: 'date-future', field: 'at', numbers: {} }]
-  return ms < -MOST_DAYS_BACK * 864e5
-    ? [{ code: 'date-long-ago', field: 'at', numbers: { days: Math.round(-ms / 864e5), most: MOST_DAYS_BACK } }]
-    : []
-}
+export * from './press'
+export { checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, type Readings } from './bounds'
 
 export interface WeighIn extends ReceiptInput, Readings {
   at?: string | null
@@ -148,89 +91,6 @@ export function checkPack(pack: { packPriceEur: number; packG: number }): Findin
   return perKg > MOST_PRICE
     ? [{ code: 'price-too-much', field: 'packPriceEur', numbers: { value: perKg, most: MOST_PRICE } }]
     : []
-}
-
-/** What may be measured of a press beside its kilos and its juice. */
-export interface PressExtras {
-  hands?: number | null
-  brix?: number | null
-  ph?: number | null
-  ta?: number | null
-  titration?: Titration | null
-  at?: string | null
-  now?: string
-}
-
-/** Times of what it usually gives from which fruit is asked about: no better press makes so much of a difference. */
-const ABOVE = 1.25
-const BELOW = 1 / 3
-/**
- * A yield that the fruit cannot give without water from elsewhere, or below a third of the usual, mL per kg.
- * @param meanMlPerKg what it gives here @param handbookMlPerKg what it gives elsewhere: the more of the two is what it
- * can give
- */
-function yieldDoubts(mlPerKg: number, meanMlPerKg: number, handbookMlPerKg: number): Finding[] {
-  const about = (code: string, usual: number): Finding[] => [
-    { code, field: 'juice', numbers: { mlPerKg, meanMlPerKg: usual, times: mlPerKg / usual } },
-  ]
-  const most = Math.max(meanMlPerKg, handbookMlPerKg)
-  if (mlPerKg > ABOVE * most) return about('yield-far-above', most)
-  return mlPerKg < BELOW * meanMlPerKg ? about('yield-far-below', meanMlPerKg) : []
-}
-
-/**
- * A press: not more fruit than the lot holds, not more juice than the fruit, and a doubt where the yield is more than
- * a quarter beyond what the fruit can give, or below a third of its mean. Returns what is really taken, and the
- * evaluated press when nothing is wrong.
- * @param meanMlPerKg null where it is not known here: nothing is held against it
- */
-export function checkPress(
-  fruit: IngredientData,
-  asked: PressInput & PressExtras,
-  lotOnHandG: number,
-  meanMlPerKg: number | null,
-): Findings & { result: PressResult | null; takenG: number } {
-  const found = none()
-  const takenG = settledTake(asked.takenG, lotOnHandG)
-  const input = { ...asked, takenG }
-  positive(found, 'takenKg', takenG / 1000, MOST_KG, 'kg')
-  if (!(roundAmount(input.juice.value) > 0 && Number.isFinite(input.juice.value)))
-    found.limits.push({ code: 'juice-not-positive', field: 'juice', numbers: { value: input.juice.value } })
-  if (input.minutes !== null && !(input.minutes > 0 && input.minutes <= 1440))
-    found.limits.push({ code: 'minutes-out-of-range', field: 'minutes', numbers: { value: input.minutes } })
-  const { hands = null, spilledMl = null, titration = null } = input
-  if (hands !== null && !(Number.isInteger(hands) && hands >= 1 && hands <= 20))
-    found.limits.push({ code: 'hands-out-of-range', field: 'hands', numbers: { value: hands } })
-  if (spilledMl !== null && !(spilledMl >= 0))
-    found.limits.push({ code: 'spilled-negative', field: 'spilledMl', numbers: { value: spilledMl } })
-  for (const p of input.parts ?? [])
-    if (p.massG !== null && !(p.massG >= 0))
-      found.limits.push({ code: 'trim-negative', field: 'parts', numbers: { value: p.massG } })
-  checkReadings(found, input)
-  const acid = titration && titrationLimit(titration)
-  if (acid) found.limits.push({ ...acid, field: 'titration' })
-  if (input.now) found.limits.push(...checkWhen(input.at ?? null, input.now))
-  if (found.limits.length) return { ...found, takenG, result: null }
-  if (takenG > lotOnHandG)
-    found.limits.push({
-      code: 'lot-not-enough',
-      field: 'takenKg',
-      numbers: { takenKg: takenG / 1000, onHandKg: lotOnHandG / 1000 },
-    })
-  try {
-    const result = evaluatePress(fruit, input)
-    const mlPerKg = yieldMlPerKg({ takenG: input.takenG, juiceMl: result.juiceMl, spilledMl })
-    if (meanMlPerKg !== null) found.doubts.push(...yieldDoubts(mlPerKg, meanMlPerKg, handbookYield(fruit).value))
-    return { ...found, takenG, result: found.limits.length ? null : result }
-  } catch (e) {
-    if (!(e instanceof ProcessLimit)) throw e
-    found.limits.push({
-      code: e.code,
-      field: e.field === 'trimmedG' ? 'trimmedKg' : e.field === 'parts' ? 'parts' : 'juice',
-      numbers: e.numbers,
-    })
-    return { ...found, takenG, result: null }
-  }
 }
 
 /** Cups of a drink for a day: a whole number above zero. */

@@ -5,7 +5,9 @@ import {
   checkCups,
   checkHandling,
   checkLook,
+  checkBase,
   checkPress,
+  waterToldG,
   checkSort,
   checkTake,
   checkWeighIn,
@@ -254,4 +256,52 @@ describe('what is done with a lot', () => {
     [{ shares: { peel: 0.5, pulp: 0.5 } }, ['shares:shares-too-much']],
     [{ shares: { peel: -0.1 } }, ['shares:shares-too-much']],
   ])('handled as %j', (own, codes) => expect(found(checkHandling(own as never))).toEqual(codes))
+})
+
+describe('a press with water, or of several fruits', () => {
+  const take = (key: string, askedG: number, onHandG = 10_000) => {
+    const fruit = INGREDIENTS.get(key)!
+    return { fruit, juice: INGREDIENTS.get(fruit.fruit!.juice)!, askedG, onHandG, purchasedPerG: 1, field: 'takenKg' }
+  }
+  const out = (mL: number, over: object = {}) => ({
+    trimmedG: null,
+    juice: { value: mL, unit: 'mL' as const },
+    method: 'blender',
+    minutes: null,
+    ...over,
+  })
+  const pineapple = [take('pineapple', 850)]
+  const water = (value: number, loads = 1) => ({ value, unit: 'mL' as const, loads })
+  it.each([
+    ['as it is', checkBase(pineapple, water(225), out(575), 437), []],
+    ['no water', checkBase(pineapple, water(0), out(575), 437), ['water:water-out-of-range']],
+    ['water that is no number', checkBase(pineapple, water(NaN), out(575), 437), ['water:water-out-of-range']],
+    ['half a load', checkBase(pineapple, water(225, 1.5), out(575), 437), ['loads:loads-not-whole']],
+    [
+      'more than the crate',
+      checkBase([take('pineapple', 850, 500)], water(225), out(575), 437),
+      ['takenKg:lot-not-enough'],
+    ],
+    ['more than went in', checkBase(pineapple, water(225), out(1200), 437), ['juice:base-more-than-went-in']],
+    ['twice what it gives', checkBase(pineapple, water(100), out(575), 300), ['?base-far-above']],
+    ['in two loads that is no doubt', checkBase(pineapple, water(100, 2), out(575), 437), []],
+    ['next to nothing', checkBase(pineapple, water(225), out(150), 437), ['?base-far-below']],
+    ['a mean that nobody knows here', checkBase(pineapple, water(225), out(150), null), []],
+    [
+      'parts of two fruits',
+      checkBase([...pineapple, take('mango', 300)], null, out(400, { parts: [{ part: 'peel', massG: 9 }] }), null),
+      ['parts:parts-of-several'],
+    ],
+    ['two fruits', checkBase([...pineapple, take('mango', 300)], null, out(500), null), []],
+    [
+      'two that gave too much',
+      checkBase([...pineapple, take('mango', 300)], null, out(1000), null),
+      ['?base-far-above'],
+    ],
+  ])('%s', (_, found, expected) => expect(codes(found)).toEqual(expected))
+  it('water is told by the load, in mL or g', () => {
+    expect(waterToldG(water(200, 3))).toBeCloseTo(598.9, 1)
+    expect(waterToldG({ value: 200, unit: 'g' })).toBe(200)
+    expect(waterToldG(null)).toBe(0)
+  })
 })

@@ -145,6 +145,7 @@ describe('what a cup costs', () => {
   const book: PriceBook = {
     price: (key) => (key === 'lemon-juice' ? undefined : { packPriceEur: 2, packG: 1000, since: '2026-01-01' }),
     fruitYield: () => undefined,
+    baseOf: () => undefined,
     fruitOf: () => undefined,
     labourEurPerH: 12,
     kwhEur: { electricity: 0.3, gas: null },

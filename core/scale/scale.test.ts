@@ -15,7 +15,7 @@ import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
 import { quantile } from '../evidence'
 import { predictYield } from '../yield/prediction'
-import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups } from '.'
+import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups, type Batch } from '.'
 
 const context = shippedContext({ syrup: newSyrup() })
 const drink = withServe(
@@ -81,8 +81,10 @@ describe('vessels', () => {
 
 describe('buying', () => {
   const onHand = (fruitG: number, juiceMl: number): BuyContext => ({
+    baseOf: () => undefined,
     fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
     fruitYield: () => fruitYield(INGREDIENTS.get('lemon')!, []),
+    isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
     onHandG: (k) => (k === 'lemon' ? fruitG : 0),
     onHandMl: () => juiceMl,
     chance: 0.8,
@@ -96,6 +98,22 @@ describe('buying', () => {
     expect(buy(0, 0).buyKg.value).toBe(Math.ceil((4000 / perKg + 1) * 10) / 10)
     expect(buy(2000, 1000).neededKg.value).toBeCloseTo(3000 / perKg + 1, 9)
     expect(buy(2000, 1000).buyKg.value).toBe(Math.ceil((3000 / perKg - 1) * 10 - 1e-9) / 10)
+  })
+  it('a base is bought as its fruit, less what is there of it', () => {
+    const make = { runs: 2, composition: {}, ph: 3, cautions: [], gPerMl: 1.02, minutesPerL: null }
+    const parts = [
+      { key: 'lemon', gPerG: 1.5 },
+      { key: 'water', gPerG: 0.4 },
+    ]
+    const takes = [{ key: 'mine', massG: 2040 }] as unknown as Batch['takes']
+    const bought = toBuy([{ name: 'x', takes }], {
+      ...onHand(0, 500),
+      baseOf: (k) => (k === 'mine' ? { ...make, parts } : undefined),
+    })
+    // 2 L less half a litre
+    expect(bought.fruit[0]!.wholeKg.value).toBeCloseTo((1500 * 1.02 * 1.5) / 1000, 9)
+    expect(bought.tapG.value).toBeCloseTo(1500 * 1.02 * 0.4, 9)
+    expect(bought.goods).toEqual([])
   })
   it('everything else by the gram: sugar of the syrup, ice of every cup; water from the tap', () => {
     const { goods, tapG } = toBuy(need(100), onHand(0, 0))

@@ -29,7 +29,7 @@ export interface FruitYield {
  */
 export function fruitYield(fruit: IngredientData, presses: readonly PressFigures[]): FruitYield {
   const recent = presses.slice(0, PRESSES_IN_MEAN)
-  const yields = recent.map((p) => p.yield)
+  const yields = recent.flatMap((p) => p.yield ?? [])
   const params = { name: fruit.key, count: yields.length }
   const handbook = handbookYield(fruit)
   const mean = yields.length ? call('mean-yield', 'mL/kg', 'mean', yields, params) : null
@@ -39,7 +39,7 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
     handbook,
     mean,
     count: yields.length,
-    history: presses.slice(0, PRESSES_KNOWN).map((p) => p.yield.value),
+    history: presses.slice(0, PRESSES_KNOWN).flatMap((p) => p.yield?.value ?? []),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,
     costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,

@@ -263,9 +263,9 @@ describe('the study', () => {
     expect([study.count, study.mean, study.unweighed, study.leftOut]).toEqual([2, 410, 1, 0])
     const mark = { leftOut: false }
     expect([
-      isLearned({ weighed: true, mark: null }),
-      isLearned({ weighed: true, mark: { leftOut: true } }),
-      isLearned({ weighed: false, mark }),
+      isLearned({ takes: ['one'], weighed: true, mark: null }),
+      isLearned({ takes: ['one'], weighed: true, mark: { leftOut: true } }),
+      isLearned({ takes: ['one'], weighed: false, mark }),
     ]).toEqual([true, false, false])
   })
   it('of nothing says nothing, of one no spread', () => {

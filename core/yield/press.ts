@@ -68,7 +68,7 @@ export function juiceDensityGPerMl(fruit: IngredientData): number {
 const DENSITIES = new WeakMap<IngredientData, number>()
 
 /** A tenth of a gram forgives a scale. */
-const SCALE_G = 0.1
+export const SCALE_G = 0.1
 
 /** What came off before pressing, g by part; what was weighed as a whole and not named is plain `trim`. */
 export function trimmings({
@@ -175,9 +175,15 @@ export function byProductsCostEur(fruitCostEur: number | null, shares: readonly 
   return shares.map((s) => fruitCostEur * s * (total > 0.9 ? 0.9 / total : 1))
 }
 
-/** Whether a press says what fruit gives: its kilos were weighed, and nobody left it out with a reason. */
-export const isLearned = (p: { weighed: boolean; mark: { leftOut: boolean } | null }): boolean =>
-  p.weighed && !p.mark?.leftOut
+/**
+ * Whether a press says what fruit gives: it was of one fruit, its kilos were weighed, and nobody left it out with a
+ * reason.
+ */
+export const isLearned = (p: {
+  weighed: boolean
+  takes: readonly unknown[]
+  mark: { leftOut: boolean } | null
+}): boolean => p.weighed && p.takes.length === 1 && !p.mark?.leftOut
 
 /** Where the fruit of a recorded press went, g: what was weighed, what stuck to the tools, and the rest as pulp. */
 export function splitOfPress(p: {
@@ -203,6 +209,12 @@ export interface PressFacts {
   minutes: number | null
   hands?: number | null
   spilledMl?: number | null
+  /** what came out, where water went in or several fruits did: then `juiceMl` is the juice that is likely in it */
+  base?: { outMl: number; spilledMl: number | null } | null
+  /** fruits that went in */
+  fruits?: number
+  /** °Bx of a base was measured, and says how much juice it is */
+  brixMeasured?: boolean
   /** foam stood on the juice when it was read: the volume is too high by an unknown part */
   foamy?: boolean
   /** what the fruit taken cost; null where nobody has said */
@@ -216,12 +228,14 @@ export interface PressFacts {
 }
 
 export interface PressFigures {
-  /** mL of juice that came out, per kg as purchased */
-  yield: Figure
+  /** mL of juice that came out, per kg as purchased; null of several fruits, of which none says what it gave */
+  yield: Figure | null
   /** share of the fruit left after trimming; null where the trim was not weighed */
   edibleShare: Figure | null
   /** as paid */
   costPerL: Figure | null
+  /** what fruit and water cost for a litre of the base; null where it is plain juice */
+  basePerL: Figure | null
   /** at market price, where the fruit was given */
   marketPerL: Figure | null
   /** minutes of all hands */
@@ -231,7 +245,7 @@ export interface PressFigures {
 export function pressFigures(p: PressFacts): PressFigures {
   const taken = given('taken', p.takenG / 1000, 'kg', 'measured', 'source.scale', p.params)
   const byJug = p.juiceTyped === 'mL'
-  const jug = given(
+  const plain = given(
     'juice',
     p.juiceMl,
     'mL',
@@ -239,15 +253,18 @@ export function pressFigures(p: PressFacts): PressFigures {
     p.foamy && byJug ? 'source.jug-foam' : byJug ? 'source.jug' : 'source.scale-density',
     p.params,
   )
+  const jug = p.base ? juiceInBase(p, p.base) : plain
   const out = p.spilledMl
     ? sum('juice-out', 'mL', [jug, given('spilled', p.spilledMl, 'mL', 'estimated', 'source.crew', p.params)], p.params)
     : jug
   const juiceL = quotient('juice', 'L', jug, factor(1000))
+  const baseL = p.base && quotient('base-out', 'L', baseOut(p, p.base.outMl), factor(1000))
   const costOf = (
     label: string,
     eur: number | null | undefined,
     basis: 'measured' | 'estimated',
     source: string,
+    litres = juiceL,
   ): Figure | null => {
     if (eur === null || eur === undefined) return null
     const fruit = given('fruit-cost', eur, 'EUR', basis, source, p.params)
@@ -259,7 +276,7 @@ export function pressFigures(p: PressFacts): PressFigures {
           given('by-products-carry', p.byCostEur, 'EUR', basis, 'source.owner', p.params),
         )
       : fruit
-    return quotient(label, 'EUR/L', cost, juiceL, p.params)
+    return quotient(label, 'EUR/L', cost, litres, p.params)
   }
   const minutes = p.minutes === null ? null : given('minutes', p.minutes, 'min', 'measured', 'source.crew', p.params)
   const work =
@@ -271,8 +288,9 @@ export function pressFigures(p: PressFacts): PressFigures {
           p.params,
         )
       : minutes
+  const bought = p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price'
   return {
-    yield: quotient('yield', 'mL/kg', out, taken, p.params),
+    yield: (p.fruits ?? 1) > 1 ? null : quotient('yield', 'mL/kg', out, taken, p.params),
     edibleShare:
       p.trimmedG === null
         ? null
@@ -282,15 +300,31 @@ export function pressFigures(p: PressFacts): PressFigures {
             given('edible', (p.takenG - p.trimmedG) / 1000, 'kg', 'measured', 'source.scale', p.params),
             taken,
           ),
-    costPerL: costOf(
-      'cost-per-litre',
-      p.fruitCostEur,
-      p.fruitCostBasis,
-      p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price',
-    ),
+    costPerL: costOf('cost-per-litre', p.fruitCostEur, p.fruitCostBasis, bought),
+    basePerL: baseL ? costOf('cost-per-litre-base', p.fruitCostEur, p.fruitCostBasis, bought, baseL) : null,
     marketPerL: costOf('market-per-litre', p.marketCostEur, 'estimated', 'source.market'),
     minutesPerL: work && quotient('minutes-per-litre', 'min/L', work, juiceL),
   }
+}
+
+/** mL of a base that stood in the jug. */
+const baseOut = (p: PressFacts, outMl: number): Figure =>
+  p.juiceTyped === 'mL'
+    ? given(
+        'base-out',
+        outMl,
+        'mL',
+        p.foamy ? 'estimated' : 'measured',
+        p.foamy ? 'source.jug-foam' : 'source.jug',
+        p.params,
+      )
+    : given('base-out', outMl, 'mL', 'estimated', 'source.scale-density', p.params)
+
+/** Juice of the fruit in the jug: what came out, less the water that is likely in it. */
+function juiceInBase(p: PressFacts, { outMl }: NonNullable<PressFacts['base']>): Figure {
+  const source = p.brixMeasured ? 'source.brix-of-base' : 'source.well-mixed'
+  const water = given('water-in-it', outMl - p.juiceMl, 'mL', 'estimated', source, p.params)
+  return difference('juice-of-fruit', 'mL', baseOut(p, outMl), water, p.params)
 }
 
 /** Cost of a litre with the work in it, EUR. @param labourEurPerH what an hour of work costs */

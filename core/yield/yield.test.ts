@@ -168,7 +168,7 @@ describe('a press', () => {
       ...over,
     })
   it('spilled juice came out of the fruit, but is not in the jug', () => {
-    expect(press({ spilledMl: 80 }).yield.value).toBeCloseTo(420, 9)
+    expect(press({ spilledMl: 80 }).yield!.value).toBeCloseTo(420, 9)
     expect(press({ spilledMl: 80 }).costPerL!.value).toBeCloseTo(6.25, 9)
   })
   it('two pairs of hands are twice the work, kept peel carries its share, a gift has its market price', () => {
@@ -176,7 +176,7 @@ describe('a press', () => {
     expect(press({ byCostEur: 2 }).costPerL!.value).toBeCloseTo(5, 9)
     expect(press({ fruitCostEur: 0, marketCostEur: 9.6 }).marketPerL!.value).toBeCloseTo(6, 9)
     expect(withLabour(press().costPerL!, press().minutesPerL!, 12).value).toBeCloseTo(6.25 + 7.5 * 0.2, 9)
-    expect(press({ foamy: true }).yield.basis).toBe('estimated')
+    expect(press({ foamy: true }).yield!.basis).toBe('estimated')
   })
   it('by-products carry at most nine tenths', () => {
     expect(byProductsCostEur(10, [0.1, 0.2])).toEqual([1, 2])

@@ -43,9 +43,11 @@ function menu(lemonPrice: number): number {
     batches.push({ name: String(i), takes: [...evaluation.bill.takes, ...serveTakes(doc.serve!, 1)] })
   }
   const bought = toBuy(batches, {
+    baseOf: () => undefined,
     fruitOf: (key) => book.fruitOf(key),
     fruitYield: (key) => book.fruitYield(key)!,
     chance: 0.9,
+    isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
     onHandG: () => 0,
     onHandMl: () => 0,
   })

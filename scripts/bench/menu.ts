@@ -86,6 +86,7 @@ export function priceBook(lemonPrice: number): PriceBook {
     price: (k) =>
       fruit.has(k) ? undefined : { packPriceEur: k === 'lemon' ? lemonPrice : 2, packG: 1000, since: '2026-01-01' },
     fruitYield: (k) => yields.get(k),
+    baseOf: () => undefined,
     fruitOf: (k) => fruit.get(k),
     labourEurPerH: 14,
     kwhEur: { electricity: 0.3, gas: 0.12 },

@@ -2,8 +2,9 @@ import type { LotRow } from '#core/books'
 import { fromJson, toNumber, toNumberOrNull } from '../db/connect'
 
 /** A lot as the driver gives it: decimals as text, a moment as a date, what was seen as JSON. */
-export type RawLot = Omit<LotRow, 'amount' | 'costEur' | 'marketEur' | 'at' | 'seen' | 'weighed'> & {
+export type RawLot = Omit<LotRow, 'amount' | 'purchasedG' | 'costEur' | 'marketEur' | 'at' | 'seen' | 'weighed'> & {
   amount: string
+  purchasedG: string | null
   costEur: string | null
   marketEur: string | null
   at: Date
@@ -23,6 +24,7 @@ export const lotRow = (r: RawLot): LotRow => ({
   crates: r.crates,
   unit: r.unit,
   amount: toNumber(r.amount),
+  purchasedG: toNumberOrNull(r.purchasedG),
   weighed: Boolean(r.weighed),
   costEur: toNumberOrNull(r.costEur),
   marketEur: toNumberOrNull(r.marketEur),

@@ -4,7 +4,7 @@ import type { OwnHandling } from '#core/yield'
 import { Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
 import { now } from '../services/clock'
-import { dataOf, findIngredients, lastPrices } from '../services/ingredients'
+import { dataOf, findByName, findIngredients, lastPrices } from '../services/ingredients'
 import { meanYield } from '../services/presses'
 import { atLeast } from '#shared/contract'
 import type { Who } from '../services/who'
@@ -25,6 +25,10 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const facts = await factsOf(tx, needs.facts, lots)
   const keys = [...new Set([...needs.ingredients, ...[...lots.values()].map((l) => l.ingredientKey)])]
   const ingredients = await findIngredients(tx, keys)
+  // With the juice of each fruit, which may have values of its own.
+  const juices = [...ingredients.values()].flatMap((i) => dataOf(i)?.fruit?.juice ?? [])
+  for (const [key, row] of await findIngredients(tx, needs.names.length ? juices : [])) ingredients.set(key, row)
+  const named = await Promise.all(needs.names.map((name) => findByName(tx, name)))
   const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
   const stands = new Set(await standsOf(tx, needs.stands))
   const pressed = needs.mean ? lots.get(needs.lots[0]!) : undefined
@@ -38,6 +42,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     fact: (id) => facts.get(id),
     data: (key) => dataOf(ingredients.get(key)),
     handling: (key) => (ingredients.get(key)?.handling ?? null) as OwnHandling | null,
+    named: (name) => named[needs.names.indexOf(name)],
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { Booked } from '#core/books'
 import { NOTHING } from '#core/yield'
-import { FactVoid, Lot, LotEvent, Movement, Press, Price } from '../db/models'
+import { FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
 import { database, toJson, type Tx } from '../db/connect'
 import { recordChange } from '../services/changes'
 import { now } from '../services/clock'
@@ -12,6 +12,12 @@ import type { Who } from '../services/who'
 export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonly string[]): Promise<void> {
   const { personId } = who
   const told = { confirmed: toJson(confirmed), personId }
+  for (const { key, name, likeKey } of booked.bases) {
+    const row = { key, name, likeKey, kind: 'base', version: 1, own: null, handling: null }
+    // Two tablets may make the first of it at once: it is the same one.
+    await Ingredient.bulkCreate([row], { ignoreDuplicates: true, transaction: tx })
+    await recordChange(tx, who, 'ingredient', key, null, row)
+  }
   for (const lot of booked.lots) {
     // What is delivered has registered its id as the fact that it is.
     const isFact = lot.kind === 'received'
@@ -27,7 +33,12 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     { transaction: tx },
   )
   for (const press of booked.presses) {
-    const json = { parts: toJson(press.parts), seen: press.seen && toJson(press.seen) }
+    const json = {
+      takes: toJson(press.takes),
+      base: press.base && toJson(press.base),
+      parts: toJson(press.parts),
+      seen: press.seen && toJson(press.seen),
+    }
     await Press.create({ ...press, ...told, ...json, at: new Date(press.at) }, { transaction: tx })
     await recordChange(tx, who, 'press', press.id, null, { ...press, personId })
   }

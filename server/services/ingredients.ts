@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import { eurPerKg } from '#core/cost'
 import { checkHandling, checkPack, priceDoubts } from '#core/limits'
-import { INGREDIENTS, ownValuesLimits, withOwnValues, type IngredientData, type OwnValues } from '#core/substances'
+import { dataOfRow, INGREDIENTS, ownValuesLimits, type IngredientData, type OwnValues } from '#core/substances'
 import { roundAmount } from '#core/units'
 import type { Body, Ingredient as IngredientRow, PriceRow, Reply } from '#shared/contract'
 import type { ProblemField } from '#shared/problem'
@@ -10,26 +10,36 @@ import { database, fromJson, toJson, toNumber, type Read, type Tx } from '../db/
 import { recordChange } from './changes'
 import { now } from './clock'
 import { counts, register } from './facts'
+import { baseMakes } from './bases'
 import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
 import { latestOfEach } from './latest'
 import type { Who } from './who'
 
 export async function listIngredients(tx: Read): Promise<Reply<'ingredients'>> {
-  return ((await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true })) as unknown as RawIngredient[]).map(
-    view,
+  return withMakes(
+    tx,
+    (await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true })) as unknown as RawIngredient[],
   )
 }
-type RawIngredient = Omit<IngredientRow, 'own' | 'handling'> & { own: string | null; handling: string | null }
-const view = (row: RawIngredient): IngredientRow => ({
+type RawIngredient = Omit<IngredientRow, 'own' | 'handling' | 'base'> & { own: string | null; handling: string | null }
+/** Rows as they are seen: bases with what their makings say of them. */
+async function withMakes(tx: Read, rows: readonly RawIngredient[]): Promise<IngredientRow[]> {
+  const makes = await baseMakes(
+    tx,
+    rows.filter((r) => r.kind === 'base').map((r) => r.key),
+  )
+  return rows.map((r) => view(r, makes.get(r.key) ?? null))
+}
+const view = (row: RawIngredient, base: IngredientRow['base'] = null): IngredientRow => ({
   ...row,
+  base,
   own: row.own === null ? null : fromJson<OwnValues>(row.own),
   handling: row.handling === null ? null : fromJson<IngredientRow['handling']>(row.handling),
 })
 
-/** Composition of an ingredient as this business has it: its own values, or those that ship with what it is like. */
+/** Composition of an ingredient as this business has it. */
 export function dataOf(row: IngredientRow | undefined): IngredientData | undefined {
-  const base = row && INGREDIENTS.get(row.likeKey)
-  return base && withOwnValues(base, row.own as OwnValues | null)
+  return row && dataOfRow({ ...row, own: row.own as OwnValues | null }, INGREDIENTS.get(row.likeKey))
 }
 
 export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'): Promise<IngredientRow> {
@@ -50,7 +60,16 @@ export async function findIngredients(tx: Tx, keys: readonly string[]): Promise<
     transaction: tx,
     raw: true,
   })) as unknown as RawIngredient[]
-  return new Map(rows.map((r) => [r.key, view(r)]))
+  return new Map((await withMakes(tx, rows)).map((r) => [r.key, r]))
+}
+
+/** What is called so, if anything is. */
+export async function findByName(tx: Tx, name: string): Promise<{ key: string; isBase: boolean } | undefined> {
+  const row = (await Ingredient.findOne({ where: { name }, transaction: tx, raw: true })) as unknown as {
+    key: string
+    kind: string
+  } | null
+  return row ? { key: row.key, isBase: row.kind === 'base' } : undefined
 }
 
 export async function addIngredient(tx: Tx, body: Body<'postIngredient'>, who: Who): Promise<Reply<'postIngredient'>> {

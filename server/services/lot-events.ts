@@ -18,15 +18,17 @@ interface RawEvent {
 
 /** What a lot came from, and whether it is out of the books. */
 const ORIGIN = `SELECT (SELECT lot_id FROM press WHERE id = l.source_id UNION SELECT lot_id FROM lot_event WHERE id = l.source_id) AS parent, NOT (${counts('l.id', 'lot')}) AS voided FROM lot l WHERE l.id = :id`
-/** What came of it, by a press or by sorting. */
-const CHILDREN = `SELECT c.id FROM (SELECT id FROM press WHERE lot_id = :id UNION ALL SELECT id FROM lot_event WHERE lot_id = :id) done JOIN lot c ON c.source_id = done.id WHERE ${counts('c.source_id', 'press')} AND ${counts('c.source_id', 'lot-event')}`
+/** What was pressed of it, by itself or with other lots. */
+const PRESSES = "SELECT DISTINCT source_id AS id FROM movement WHERE lot_id = :id AND kind = 'press-out'"
+/** What came of it, by a press, by peeling or by sorting. */
+const CHILDREN = `SELECT c.id FROM (${PRESSES} UNION ALL SELECT id FROM lot_event WHERE lot_id = :id) done JOIN lot c ON c.source_id = done.id WHERE ${counts('c.source_id', 'press')} AND ${counts('c.source_id', 'lot-event')}`
 
 /** A lot with everything that was done with it and that came of it. */
 export async function lotStory(tx: Read, id: string, who: Who): Promise<LotStory> {
   const select = { type: QueryTypes.SELECT, replacements: { id }, transaction: tx } as const
   const [[found], presses, events, children, [origin]] = await Promise.all([
     lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, 'all'),
-    pressesOf(tx, 'SELECT id FROM press WHERE lot_id = :id', { id }, who),
+    pressesOf(tx, PRESSES, { id }, who),
     database().query<RawEvent>(
       `SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id', 'lot-event')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`,
       select,

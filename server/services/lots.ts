@@ -28,7 +28,7 @@ export async function lotsOf(
   looked: 'there' | 'all' | 'none' = 'there',
 ): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
-    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
+    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.purchased_g AS purchasedG, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
             l.weighed, l.crates, l.market_eur AS marketEur, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
             IF(l.open, (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = l.id), 0) AS onHand
        FROM (${ids}) wanted STRAIGHT_JOIN lot l ON l.id = wanted.id STRAIGHT_JOIN person p ON p.id = l.person_id
@@ -39,7 +39,9 @@ export async function lotsOf(
     tx,
     looked === 'none'
       ? []
-      : rows.filter((r) => r.kind === 'received' && (looked === 'all' || Number(r.onHand) > 0)).map((r) => r.id),
+      : rows
+          .filter((r) => (r.kind === 'received' || r.kind === 'peeled') && (looked === 'all' || Number(r.onHand) > 0))
+          .map((r) => r.id),
   )
   return rows.map((r) => view(r, latest.get(r.id)))
 }
@@ -73,7 +75,7 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
 }
 
 /** More lots of a kind than this no small stand has open. */
-const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200 }
+const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200 }
 /**
  * Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so
  * that juice that nobody counts down never hides fruit.
@@ -82,9 +84,11 @@ const openIds = (kind: keyof typeof MOST_OPEN, more = ''): string =>
   `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open = TRUE${more} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
 
 /** Ids of the deliveries in a list: what is in crates, whenever it came, and the newest. */
-export const deliveryIds = (): string =>
+const deliveryIds = (): string =>
   `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id', 'lot')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
+/** Of all that fruit is pressed out of. */
+export const pressableIds = (): string => `${deliveryIds()} UNION ${openIds('peeled')}`
 /** And of what came of them and is still there: by-products only while they are kept. */
 const shelfIds = (): string =>
-  `${deliveryIds()} UNION ${openIds('by-product', ' AND place IS NOT NULL')} UNION ${openIds('pressed')}`
+  `${pressableIds()} UNION ${openIds('by-product', ' AND place IS NOT NULL')} UNION ${openIds('pressed')}`
 export const listLots = (tx: Read, standId: string): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId })

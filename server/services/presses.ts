@@ -8,16 +8,21 @@ import { recordChange } from './changes'
 import { counts } from './facts'
 import { notFound, stale } from './errors'
 import { latestOfEach } from './latest'
-import { deliveryIds } from './lots'
+import { pressableIds } from './lots'
 import { seesMoney, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
 type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
-type Raw = Omit<PressRow, Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark' | 'weighed'> &
+type Raw = Omit<
+  PressRow,
+  Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark' | 'weighed' | 'takes' | 'base'
+> &
   Record<Decimals, string> &
   Record<Maybe, string | null> & {
     at: Date
     confirmed: unknown
+    takes: unknown
+    base: unknown
     parts: unknown
     seen: unknown
     markOut: number | null
@@ -34,7 +39,7 @@ export async function pressesOf(
   who: Who,
 ): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
-    `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.taken_g AS takenG, x.weighed, x.trimmed_g AS trimmedG,
+    `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.takes, x.base_key AS baseKey, x.base, x.taken_g AS takenG, x.weighed, x.trimmed_g AS trimmedG,
             x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur, x.cost_basis AS costBasis,
             x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost_eur AS byCostEur, x.market_cost_eur AS marketCostEur, x.parts, x.seen,
             x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
@@ -50,6 +55,9 @@ const view = (r: Raw, who: Who): PressRow => ({
   standId: r.standId,
   lotId: r.lotId,
   ingredientKey: r.ingredientKey,
+  takes: r.takes === null ? [onlyTake(r)] : fromJson<PressRow['takes']>(r.takes),
+  baseKey: r.baseKey,
+  base: r.base === null ? null : fromJson<PressRow['base']>(r.base),
   takenG: toNumber(r.takenG),
   weighed: Boolean(r.weighed),
   trimmedG: toNumberOrNull(r.trimmedG),
@@ -75,6 +83,12 @@ const view = (r: Raw, who: Who): PressRow => ({
   mark: r.markVersion === null ? null : { leftOut: Boolean(r.markOut), reason: r.markReason, version: r.markVersion },
 })
 
+/** Presses of earlier releases were of one lot, as it came. */
+const onlyTake = (r: Raw): PressRow['takes'][number] => {
+  const takenG = toNumber(r.takenG)
+  return { lotId: r.lotId, ingredientKey: r.ingredientKey, takenG, outG: takenG, weighed: Boolean(r.weighed) }
+}
+
 /** Whether a press is learned from, as `isLearned` of the core says it. */
 const IN_MEAN = 'press.weighed AND press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
 
@@ -97,7 +111,8 @@ export async function listPresses(tx: Read, standId: string, who: Who): Promise<
   )
   return pressesOf(
     tx,
-    `(SELECT press.id FROM (${deliveryIds()}) delivery STRAIGHT_JOIN press ON press.lot_id = delivery.id) UNION (SELECT id FROM press WHERE ${sql})`,
+    `(SELECT DISTINCT m.source_id AS id FROM (${pressableIds()}) delivery STRAIGHT_JOIN movement m ON m.lot_id = delivery.id AND m.kind = 'press-out')
+      UNION (SELECT id FROM press WHERE ${sql})`,
     replacements,
     who,
   )

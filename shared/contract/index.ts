@@ -1,5 +1,5 @@
-import { VOID_KINDS } from '#core/books'
-import { OWN_COMPONENTS } from '#core/substances'
+import { LOT_KINDS, VOID_KINDS } from '#core/books'
+import { CAUTIONS, OWN_COMPONENTS } from '#core/substances'
 import {
   PRESS_METHODS,
   INGREDIENT_KINDS,
@@ -75,13 +75,11 @@ export const stand = z.object({
 export type Stand = z.infer<typeof stand>
 
 /** An operator's own composition of an ingredient, g per 100 g, and its pH. */
-export const ownValues = z.strictObject({
-  composition: z.partialRecord(
-    z.enum(OWN_COMPONENTS as [(typeof OWN_COMPONENTS)[number], ...(typeof OWN_COMPONENTS)[number][]]),
-    z.number(),
-  ),
-  ph: z.number().nullable(),
-})
+const composition = z.partialRecord(
+  z.enum(OWN_COMPONENTS as [(typeof OWN_COMPONENTS)[number], ...(typeof OWN_COMPONENTS)[number][]]),
+  z.number(),
+)
+export const ownValues = z.strictObject({ composition, ph: z.number().nullable() })
 /**
  * How a fruit is handled here, where it is not as usual: g of a piece, days, and what kept by-products carry of its
  * cost.
@@ -103,6 +101,18 @@ export const ingredient = z.object({
   version,
   own: ownValues.nullable(),
   handling: ownHandling.nullable(),
+  /** of a base, from its makings: what is in it, and g of each fruit and of water for a g of it */
+  base: z
+    .object({
+      runs: z.number(),
+      composition,
+      ph: z.number(),
+      cautions: z.array(z.enum(CAUTIONS)),
+      gPerMl: z.number(),
+      parts: z.array(z.object({ key: z.string(), gPerG: z.number() })),
+      minutesPerL: z.number().nullable(),
+    })
+    .nullable(),
 })
 export type Ingredient = z.infer<typeof ingredient>
 
@@ -158,12 +168,14 @@ export const lot = z.object({
   id,
   standId: id,
   ingredientKey: z.string(),
-  kind: z.enum(['received', 'pressed', 'by-product']),
+  kind: z.enum(LOT_KINDS),
   part: z.string().nullable(),
   supplier: longText.nullable(),
   count: z.number().nullable(),
   unit: z.enum(['g', 'mL']),
   amount: z.number(),
+  /** g as purchased that it is of, where it was peeled */
+  purchasedG: z.number().nullable(),
   onHand: z.number(),
   costEur: cost.nullable(),
   at: instant,
@@ -199,11 +211,32 @@ export const seenPress = z.object({
   titration: titration.nullable().default(null),
   measured,
 })
+/** What came of fruit and water, or of several fruits; mL of juice of the fruit in it, at least and at most. */
+const baseMade = z.object({
+  waterG: z.number(),
+  outG: z.number(),
+  outMl: z.number(),
+  leastMl: z.number(),
+  mostMl: z.number(),
+  brix: z.number(),
+  leastBrix: z.number(),
+  waterKeptG: z.number(),
+  spilledMl: z.number().nullable(),
+  composition,
+  ph: z.number(),
+  cautions: z.array(z.enum(CAUTIONS)),
+})
 export const press = z.object({
   id,
   standId: id,
   lotId: id,
   ingredientKey: z.string(),
+  /** g as purchased out of each lot, and g that left it */
+  takes: z.array(
+    z.object({ lotId: id, ingredientKey: z.string(), takenG: z.number(), outG: z.number(), weighed: z.boolean() }),
+  ),
+  baseKey: z.string().nullable(),
+  base: baseMade.nullable(),
   takenG: z.number(),
   weighed: z.boolean(),
   trimmedG: z.number().nullable(),
@@ -684,6 +717,16 @@ export const contract = {
       hands: z.number().nullable().default(null),
       spilledMl: z.number().nullable().default(null),
       seen: seenPress.nullable().default(null),
+      /** water that went in, in each load; then, or with several lots, what came out has a name of its own */
+      water: z
+        .object({ value: z.number(), unit: z.enum(['mL', 'g']), loads: z.number().default(1) })
+        .nullable()
+        .default(null),
+      also: z
+        .array(z.object({ lotId: id, takenKg: z.number() }))
+        .max(11)
+        .default([]),
+      base: z.string().trim().max(80).nullable().default(null),
       at: when,
       replaces,
       confirm,

@@ -31,15 +31,27 @@ beforeAll(async () => {
 })
 afterAll(closeDatabase)
 
+/** Bases by their names, as the server has them. */
+let bases: { key: string; name: string }[] = []
 async function shelfOf({ who, seesMoney }: (typeof tellers)[number]): Promise<Books> {
+  const ingredients = await who.call('ingredients')
+  bases = ingredients.body.filter((i: { kind: string }) => i.kind === 'base')
   const [lots, presses, prices] = await Promise.all([
     who.call('lots', { query: { stand } }),
     who.call('presses', { query: { stand } }),
     seesMoney ? who.call('prices') : { body: [] },
   ])
-  return { lots: lots.body, presses: presses.body, prices: prices.body }
+  return { lots: lots.body, presses: presses.body, prices: prices.body, bases: [] }
 }
-const known = { data: (key: string) => INGREDIENTS.get(key), handling: () => null }
+const known = {
+  // What a base is made of is asked of nothing that is told of it.
+  data: (key: string) => INGREDIENTS.get(bases.some((b) => b.key === key) ? 'kiwi-puree' : key),
+  handling: () => null,
+  named: (name: string) => {
+    const base = bases.find((b) => b.name.toLowerCase() === name.trim().toLowerCase())
+    return base && { key: base.key, isBase: true }
+  },
+}
 const byId = <T extends { id: string }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id.localeCompare(b.id))
 /** What is still there, and what was pressed of it: used-up crates are in the list as long as they are new. */
 const shown = ({ lots, presses }: Books): [Lot[], Press[]] => {
@@ -48,7 +60,7 @@ const shown = ({ lots, presses }: Books): [Lot[], Press[]] => {
   // Sums of decimals on one side, of floating numbers on the other
   return [
     byId(there.map((l) => ({ ...l, onHand: Math.round(l.onHand * 1e3) / 1e3 }))),
-    byId(presses.filter((p) => ids.has(p.lotId))),
+    byId(presses.filter((p) => p.takes.some((t) => ids.has(t.lotId)))),
   ]
 }
 
@@ -58,6 +70,16 @@ describe('a day of facts', () => {
   const some = (most: number): number => Math.round(random.next() * most * 100) / 100
   const maybe = <T>(value: T): T | null => (random.next() < 0.4 ? value : null)
   const kept = () => ({ lotId: uuid(), place: 'cold' as const, useBy: maybe('2031-01-01'), useFor: null })
+
+  /** Water that went in, other crates, and what came out of it. */
+  const mixed = (lot: Lot, crates: readonly Lot[]) => {
+    const others = crates.filter((c) => c.id !== lot.id)
+    return {
+      water: maybe({ value: 1 + some(900), unit: pick(['mL', 'g'] as const), loads: pick([1, 2]) }),
+      also: others.length && random.next() < 0.5 ? [{ lotId: pick(others).id, takenKg: some(2) }] : [],
+      base: pick(['Morning jar', 'morning jar ', 'House blend', '']),
+    }
+  }
 
   function fact(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
     const crates = shelf.lots.filter((l) => l.kind === 'received' && FRUITS.includes(l.ingredientKey as never))
@@ -92,6 +114,7 @@ describe('a day of facts', () => {
         minutes: maybe(1 + some(9)),
         spilledMl: maybe(some(20)),
         parts: random.next() < 0.3 ? [{ part: 'peel', g: some(takenKg * 100), kept: maybe(kept()) }] : [],
+        ...maybe(mixed(lot, crates)),
         at,
         replaces: presses.length ? maybe(pick(presses).id) : null,
       }
@@ -163,5 +186,6 @@ describe('a day of facts', () => {
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
     expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)
+    expect(bases.map((b) => b.name.toLowerCase()).sort()).toEqual(['house blend', 'morning jar'])
   })
 })

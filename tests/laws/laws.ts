@@ -30,6 +30,7 @@ const KWH = { electricity: 0.3, gas: 0.1 }
 const book: PriceBook = {
   price: (key) => ({ packPriceEur: 1000 * perGram(key), packG: 1000, since: '2026-01-01' }),
   fruitYield: () => undefined,
+  baseOf: () => undefined,
   fruitOf: () => undefined,
   labourEurPerH: RATE,
   kwhEur: KWH,
@@ -69,9 +70,11 @@ const costIsItsBill: Law = (_, e) => {
 }
 const buyingCovers: Law = (_, e) => {
   const bought = toBuy([{ name: 'x', takes: e.bill.takes }], {
+    baseOf: () => undefined,
     fruitOf: (key) => FRUIT_OF.get(key),
     fruitYield: (key) => fruitYield(INGREDIENTS.get(key)!, []),
     chance: 0.9,
+    isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
     onHandG: () => 0,
     onHandMl: () => 0,
   })

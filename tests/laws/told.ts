@@ -90,6 +90,7 @@ const PRICES: Record<string, number> = { water: 0.01, lemon: 2.4, 'white-sugar':
 const book = (without: string[] = []): PriceBook => ({
   price: (k) => (PRICES[k] && !without.includes(k) ? { packPriceEur: PRICES[k], packG: 1000, since } : undefined),
   fruitYield: (k) => (k === 'lemon' ? known : undefined),
+  baseOf: () => undefined,
   fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
   labourEurPerH: 12,
   kwhEur: { electricity: without.includes('energy') ? null : 0.3, gas: null },
@@ -197,8 +198,10 @@ export function told(): string {
   t.section('earnings', { ...earningsOf(cupCost(e, drink.serve!, items, book()).total, 4) })
   t.section('juice', { costPerL: juiceCostPerL(book(), 'lemon') })
   const buying: BuyContext = {
+    baseOf: () => undefined,
     fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
     fruitYield: (k) => (k === 'lemon' ? known : fruitYield(INGREDIENTS.get(k)!, [])),
+    isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
     onHandG: () => 500,
     onHandMl: () => 200,
     chance: 0.9,
@@ -210,6 +213,10 @@ export function told(): string {
   t.section('a press', { ...press() })
   t.section('another', { ...other })
   t.section('with foam', { yield: foamy.yield })
+  t.section('with water', { ...press({ juiceMl: 2900, base: { outMl: 4000, spilledMl: 50 } }) })
+  t.section('with water, its °Bx read', {
+    yield: press({ juiceMl: 2900, base: { outMl: 4000, spilledMl: null }, brixMeasured: true }).yield,
+  })
   const { handbook, mean, used, costPerL, minutesPerL } = known
   t.section('a fruit', { handbook, mean, used, costPerL, minutesPerL })
   t.section('one nobody pressed', { mean: unknown.mean, used: unknown.used, costPerL: unknown.costPerL })
@@ -219,8 +226,15 @@ export function told(): string {
     known: sureYield(known, 0.9, { name: 'lemon' }),
     none: sureYield(unknown, 0.9, { name: 'lemon' }),
   })
-  const lot = { ingredientKey: 'lemon', amount: 9000, weighed: false, onHand: 3000 }
-  const taken = { takenG: 5000, trimmedG: 400, juiceG: 2000, juiceMl: 1950, spilledMl: 20 }
+  const lot = { id: 'lot', ingredientKey: 'lemon', amount: 9000, weighed: false, onHand: 3000 }
+  const taken = {
+    takes: [{ lotId: 'lot', takenG: 5000, outG: 5000 }],
+    takenG: 5000,
+    trimmedG: 400,
+    juiceG: 2000,
+    juiceMl: 1950,
+    spilledMl: 20,
+  }
   t.section('a crate', {
     left: crateFigure(lot, [taken]),
     whole: crateFigure({ ...lot, weighed: true, onHand: 9000 }, []),

@@ -16,6 +16,7 @@ const lot = (over: Partial<Lot> = {}): Lot => ({
   crates: null,
   unit: 'g',
   amount: 10000,
+  purchasedG: null,
   onHand: 10000,
   weighed: true,
   costEur: 25,
@@ -36,6 +37,9 @@ const press = (i: number, takenG: number, over: Partial<Press> = {}): Press => (
   standId: 's',
   lotId: 'lot',
   ingredientKey: 'lemon',
+  takes: [{ lotId: 'lot', ingredientKey: 'lemon', takenG, outG: takenG, weighed: true }],
+  baseKey: null,
+  base: null,
   takenG,
   weighed: true,
   trimmedG: takenG * 0.2,
@@ -154,7 +158,16 @@ describe('the story of a lot', () => {
     ])
   })
   it('has the numbers with it', () => {
-    const words = Object.fromEntries(rows.map((r) => [r.kind, r.words(n, (k) => k)]))
+    const words = Object.fromEntries(
+      rows.map((r) => [
+        r.kind,
+        r.words(
+          n,
+          (k) => k,
+          (k) => k,
+        ),
+      ]),
+    )
     expect(words.press).toMatchObject({
       kg: '4.00',
       l: '1.60',

@@ -47,10 +47,10 @@ const press = (over: object = {}) =>
 const OWNER = { seesMoney: true, mends: true }
 const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
   withPending(
-    { lots: [], presses: [], prices: [], ...shelf },
+    { lots: [], presses: [], prices: [], bases: [], ...shelf },
     entries,
     { standId: STAND, by: 'Ada', teller: OWNER },
-    { data: (k) => INGREDIENTS.get(k), handling: () => null },
+    { data: (k) => INGREDIENTS.get(k), handling: () => null, named: () => undefined },
   )
 
 describe('what is not sent yet', () => {

@@ -9,6 +9,7 @@ const evaluator = new Evaluator(context)
 const book: PriceBook = {
   price: (key) => ({ packPriceEur: EUR_PER_KG[key]!, packG: 1000, since: '2026-01-01' }),
   fruitYield: () => undefined,
+  baseOf: () => undefined,
   fruitOf: () => undefined,
   labourEurPerH: 12,
   kwhEur: { electricity: 0.3, gas: null },
@@ -32,9 +33,11 @@ it.each(WORKED.map((w) => [w.name, w] as const))('%s comes to what it comes to b
   )
   // What is bought is what is taken; water comes from the tap.
   const bought = toBuy([{ name, takes: e.bill.takes }], {
+    baseOf: () => undefined,
     fruitOf: () => undefined,
     fruitYield: () => ({ used: { value: 1 } }) as never,
     chance: 0.5,
+    isFruit: () => false,
     onHandG: () => 0,
     onHandMl: () => 0,
   })

@@ -10,7 +10,9 @@ const { t } = useI18n()
 const { n } = useFormat()
 const session = useSession()
 const rows = computed(() => [
-  ...(props.press ? [{ key: 'press', label: props.pressLabel ?? t('yield.press'), figure: props.press.yield }] : []),
+  ...(props.press?.yield
+    ? [{ key: 'press', label: props.pressLabel ?? t('yield.press'), figure: props.press.yield }]
+    : []),
   ...(props.known.mean
     ? [{ key: 'mean', label: t('yield.mean', { n: props.known.count }, props.known.count), figure: props.known.mean }]
     : []),
@@ -44,8 +46,11 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
     </p>
     <p v-if="!known.mean" class="small quiet">{{ t('yield.none') }}</p>
     <template v-if="session.isOwner">
-      <div v-if="press?.costPerL" class="spread">
+      <div v-if="press?.costPerL && !press.basePerL" class="spread">
         <span>{{ t('yield.costPress') }}</span><FigureButton :figure="press.costPerL" :label="t('yield.costPress')" />
+      </div>
+      <div v-if="press?.basePerL" class="spread" data-test="base-cost">
+        <span>{{ t('yield.costBase') }}</span><FigureButton :figure="press.basePerL" :label="t('yield.costBase')" />
       </div>
       <div v-if="press?.marketPerL" class="spread">
         <span>{{ t('yield.market') }}</span><FigureButton :figure="press.marketPerL" :label="t('yield.market')" />

@@ -226,6 +226,7 @@ export const names = {
     peel: 'Peel and pod',
     concentrate: 'Concentrate',
     brew: 'Brewed',
+    base: 'Pressed with water or together',
   },
   family: { lemonade: 'Lemonade', 'agua-fresca': 'Agua fresca', 'iced-tea': 'Iced tea', 'fresh-juice': 'Fresh juice' },
   method: {

@@ -109,6 +109,18 @@ export const problems = {
     'lot-not-enough':
       '{takenKg} kg is more than is left of this lot: {onHandKg} kg. Take less, or weigh the rest in first.',
     'not-a-fruit-lot': 'Only fruit that was weighed in can be pressed.',
+    'water-out-of-range': '{value} of water cannot be. Type what went into one load, above 0, or leave it empty.',
+    'loads-not-whole': '{value} loads cannot be. Type a whole number from 1 to {most}.',
+    'lot-twice': 'This crate is in it already. Type all that came out of it in one place.',
+    'parts-of-several':
+      'Parts of several fruits cannot be told apart. Peel or sort each fruit first, or leave the parts out.',
+    'base-name-missing': 'What came out is no plain juice. Give it a name.',
+    'base-more-than-went-in':
+      '{outG} g came out, and {inG} g of fruit and water went in, fibre and all. Check the water, the loads, the kilos and the unit.',
+    'base-far-above':
+      'Without the water it is {mlPerKg} mL per kg, {times} times what this fruit gives ({meanMlPerKg}). Check the water, the loads, the kilos and the unit.',
+    'base-far-below':
+      'Without the water it is {mlPerKg} mL per kg, only {times} times what this fruit gives ({meanMlPerKg}). Check the water, the loads, the kilos and the unit.',
     'yield-far-above':
       '{mlPerKg} mL per kg is {times} times what this fruit gives ({meanMlPerKg}). Was water added? Check the juice, the kilos and the unit.',
     'yield-far-below':

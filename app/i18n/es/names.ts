@@ -228,6 +228,7 @@ export const names: typeof en = {
     peel: 'Cáscara y vaina',
     concentrate: 'Concentrado',
     brew: 'Infusión',
+    base: 'Exprimido con agua o junto',
   },
   family: { lemonade: 'Limonada', 'agua-fresca': 'Agua fresca', 'iced-tea': 'Té helado', 'fresh-juice': 'Jugo fresco' },
   method: {

@@ -111,6 +111,18 @@ export const problems: typeof en = {
     'lot-not-enough':
       '{takenKg} kg es más de lo que queda de este lote: {onHandKg} kg. Toma menos, o pesa antes lo que falta.',
     'not-a-fruit-lot': 'Solo se exprime fruta que se pesó al llegar.',
+    'water-out-of-range': '{value} de agua no puede ser. Escribe lo que llevó una carga, más de 0, o déjalo vacío.',
+    'loads-not-whole': '{value} cargas no puede ser. Escribe un número entero de 1 a {most}.',
+    'lot-twice': 'Esta caja ya está. Escribe en un solo lugar todo lo que salió de ella.',
+    'parts-of-several':
+      'Las partes de varias frutas no se distinguen. Pela o separa antes cada fruta, o deja las partes en blanco.',
+    'base-name-missing': 'Lo que salió ya no es jugo solo. Ponle un nombre.',
+    'base-more-than-went-in':
+      'Salieron {outG} g, y entraron {inG} g de fruta y agua, con la fibra. Revisa el agua, las cargas, los kilos y la unidad.',
+    'base-far-above':
+      'Sin el agua son {mlPerKg} mL por kg, {times} veces lo que da esta fruta ({meanMlPerKg}). Revisa el agua, las cargas, los kilos y la unidad.',
+    'base-far-below':
+      'Sin el agua son {mlPerKg} mL por kg, solo {times} veces lo que da esta fruta ({meanMlPerKg}). Revisa el agua, las cargas, los kilos y la unidad.',
     'yield-far-above':
       '{mlPerKg} mL por kg es {times} veces lo que da esta fruta ({meanMlPerKg}). ¿Se agregó agua? Revisa el jugo, los kilos y la unidad.',
     'yield-far-below':

@@ -12,7 +12,9 @@ import type { IngredientData } from './types'
 export * from './types'
 export * from './facts'
 export * from './own'
+export * from './base'
 export * from './bulk'
+export * from './edible'
 
 /**
  * An ingredient with what is usual of it: the middle of its pH (of its juice, where it is fruit), the weight of a cup.

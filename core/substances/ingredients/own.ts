@@ -1,4 +1,5 @@
 import { COMPONENTS, type Component, type Composition } from '../components'
+import type { BaseValues } from './base'
 import type { IngredientData } from './types'
 
 /** What an operator measured or read off a label, in place of what ships: g per 100 g, and pH. */
@@ -10,7 +11,36 @@ export interface OwnValues {
 /** Components an operator may give a figure for; water is what is left. */
 export const OWN_COMPONENTS = COMPONENTS.filter((c): c is Exclude<Component, 'water'> => c !== 'water')
 
+/** An ingredient as a business keeps it: what it is like, and what is its own of it. */
+export interface IngredientRow {
+  likeKey: string
+  kind: string
+  own: OwnValues | null
+  /** of a base, from its makings; null where none is in the books */
+  base: BaseValues | null
+}
+
+/**
+ * What an ingredient of the business is made of: its own values, or a base's, or those of what it is like. Undefined
+ * where nobody knows: of what does not ship, and of a base that nobody has made.
+ */
+export function dataOfRow(row: IngredientRow, shipped: IngredientData | undefined): IngredientData | undefined {
+  if (!shipped) return undefined
+  if (row.own) return withOwnValues(shipped, row.own)
+  if (row.kind !== 'base') return shipped
+  return row.base ? withBaseValues(shipped, row.base) : undefined
+}
+
 const known = new WeakMap<OwnValues, IngredientData>()
+const bases = new WeakMap<BaseValues, IngredientData>()
+
+/** A base: of the juice that it is most of, with its own values. The same object for the same values. */
+function withBaseValues(like: IngredientData, base: BaseValues): IngredientData {
+  const { composition, ph, cautions } = base
+  const made = bases.get(base) ?? { ...like, composition, ph, cautions, source: 'source.base' }
+  bases.set(base, made)
+  return made
+}
 
 /**
  * An ingredient with an operator's own values in place of the shipped ones, marked by its source. The same object for

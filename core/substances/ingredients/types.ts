@@ -21,6 +21,7 @@ export const INGREDIENT_KINDS = [
   'peel',
   'concentrate',
   'brew',
+  'base',
 ] as const
 export type IngredientKind = (typeof INGREDIENT_KINDS)[number]
 
@@ -33,15 +34,17 @@ export interface Handbook {
   guess?: true
 }
 
-export type Caution =
-  | 'potable'
-  | 'keep-cold'
-  | 'tcs'
-  | 'weigh-acid'
-  | 'allergen-milk'
-  | 'allergen-soy'
-  | 'allergen-nuts'
-  | 'allergen-gluten'
+export const CAUTIONS = [
+  'potable',
+  'keep-cold',
+  'tcs',
+  'weigh-acid',
+  'allergen-milk',
+  'allergen-soy',
+  'allergen-nuts',
+  'allergen-gluten',
+] as const
+export type Caution = (typeof CAUTIONS)[number]
 
 export interface IngredientData {
   key: string

@@ -341,6 +341,19 @@ export const MIGRATIONS: readonly Migration[] = [
     sql: 'ALTER TABLE press ADD COLUMN IF NOT EXISTS weighed BOOLEAN NOT NULL DEFAULT TRUE',
   },
   { name: '0057-press-of-counted', sql: PRESSES_OF_COUNTED },
+  // Fruit that was peeled is a lot of its own, and remembers what it weighed as it was purchased.
+  {
+    name: '0058-lot-peeled',
+    sql: `ALTER TABLE lot MODIFY kind ENUM('received','pressed','by-product','peeled') NOT NULL,
+      ADD COLUMN IF NOT EXISTS purchased_g ${AMOUNT} NULL`,
+  },
+  // A press of several lots, and of fruit with water: where its fruit came from, and the base that came of it.
+  {
+    name: '0059-press-takes-base',
+    sql: `ALTER TABLE press ADD COLUMN IF NOT EXISTS takes JSON NULL, ADD COLUMN IF NOT EXISTS base JSON NULL,
+      ADD COLUMN IF NOT EXISTS base_key VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin NULL,
+      ADD INDEX IF NOT EXISTS press_base (base_key, at)`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -1,5 +1,5 @@
 import { Model } from 'sequelize'
-import { MOVE_KINDS, VOID_KINDS } from '#core/books'
+import { LOT_KINDS, MOVE_KINDS, VOID_KINDS } from '#core/books'
 import { LOT_EVENT_KINDS } from '#shared/facts'
 import {
   amount,
@@ -72,12 +72,13 @@ export const BOOKS: readonly Table[] = [
       id: pk,
       standId: ref,
       ingredientKey: text(80),
-      kind: one('received', 'pressed', 'by-product'),
+      kind: one(...LOT_KINDS),
       part: textOrNull(20),
       supplier: textOrNull(200),
       count: wholeOrNull,
       unit: one('g', 'mL'),
       amount,
+      purchasedG: amountOrNull,
       costEur: amountOrNull,
       weighed: yesByDefault,
       crates: wholeOrNull,
@@ -121,6 +122,9 @@ export const BOOKS: readonly Table[] = [
       lotId: ref,
       juiceLotId: ref,
       ingredientKey: text(80),
+      takes: jsonOrNull,
+      baseKey: textOrNull(80),
+      base: jsonOrNull,
       takenG: amount,
       weighed: yesByDefault,
       trimmedG: amountOrNull,

@@ -207,7 +207,7 @@ async function corrected(newId: string): Promise<void> {
         <li v-for="r in rows" :key="r.id" :class="{ voided: r.voided }" :data-test="`story-${r.kind}`">
           <span class="small quiet">{{ day(r.at) }}, {{ r.by }}</span>
           <span
-            >{{ t(`story.${r.kind}`, r.words(n, t)) }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
+            >{{ t(`story.${r.kind}`, r.words(n, t, name)) }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
           >
           <span v-if="session.mayPlan && !r.voided" class="row undo">
             <v-btn

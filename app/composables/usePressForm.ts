@@ -1,0 +1,249 @@
+import { useI18n } from 'vue-i18n'
+import type { Finding } from '#core/limits'
+import { titratableAcidity, titrationLimit } from '#core/yield'
+import type { FOAM, FruitTemp, PressMethod } from '#shared/lists'
+import type { BodyInput, Lot, Press } from '#shared/contract'
+import type { PartRow } from '~/components/fruit/PartRows.vue'
+import { useCatalogue } from '~/stores/catalogue'
+import { figuresOfPress, useFruit } from '~/stores/fruit'
+import { useOutbox } from '~/stores/outbox'
+import { useSession } from '~/stores/session'
+import { inBackground, refuseHere, uuid } from '~/utils/api'
+
+const AMOUNTS = [
+  'taken',
+  'trimmed',
+  'juice',
+  'minutes',
+  'water',
+  'loads',
+  'hands',
+  'spilled',
+  'brix',
+  'ph',
+  'ta',
+  'sample',
+  'base',
+  'baseN',
+] as const
+export type PressAmount = (typeof AMOUNTS)[number]
+
+/** Another lot that goes in with the fruit. */
+export interface AlsoRow {
+  key: string
+  lotId: string
+  text: string
+  kg: number | null
+}
+/** The field of the form that a field of the body is typed in, where it is called otherwise. */
+const FIELD: Partial<Record<PressAmount, string>> = { taken: 'takenKg', trimmed: 'trimmedKg', spilled: 'spilledMl' }
+/** What is said while somebody types: what cannot be worked out. Amounts that are not there yet are no fault. */
+const NOT_YET = ['juice-not-positive', 'kg-not-positive', 'base-name-missing', 'water-out-of-range', 'not-found']
+
+/**
+ * What is typed of a press, as the fact that it tells: booked while it is typed, so that strip, figures and sentences
+ * are those that the books will hold. With `correct`, in place of a press that was typed wrong.
+ */
+export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressId: string) => void) {
+  const { t } = useI18n()
+  const { name, locale } = useFormat()
+  const { ofCode } = useSentence()
+  const store = useFruit()
+  const catalogue = useCatalogue()
+  const session = useSession()
+  const old = correct
+  const show = (v: number | null | undefined, digits = 4): string =>
+    v === null || v === undefined
+      ? ''
+      : String(Math.round(v * 10 ** digits) / 10 ** digits).replace('.', locale.value === 'es' ? ',' : '.')
+
+  const named = old ? old.parts.reduce((s, p) => s + (p.part === 'pulp' ? 0 : (p.g ?? 0)), 0) : 0
+  const oldMl = old?.base?.outMl ?? old?.juiceMl ?? 0
+  const oldG = old?.base?.outG ?? old?.juiceG
+  const own = old?.takes.find((x) => x.lotId === lot.id) ?? old?.takes[0]
+  /** g that were peeled off before are no trimming of now */
+  const peeledG = old ? old.takes.reduce((s, x) => s + x.takenG - x.outG, 0) : 0
+  const oldTrimmedG = old?.trimmedG ? old.trimmedG - peeledG : 0
+  const text = reactive<Record<PressAmount, string>>({
+    taken: own ? show(own.outG / 1000) : '',
+    trimmed: Math.abs(oldTrimmedG - named) > 0.5 ? show(oldTrimmedG / 1000) : '',
+    juice: old ? show(old.juiceUnit === 'g' ? oldG : oldMl / 1000) : '',
+    minutes: show(old?.minutes),
+    water: old?.base?.waterG ? show(old.base.waterG, 1) : '',
+    loads: '',
+    hands: show(old?.hands),
+    spilled: show(old?.base ? old.base.spilledMl : old?.spilledMl),
+    brix: show(old?.seen?.brix),
+    ph: show(old?.seen?.ph),
+    ta: old?.seen?.titration ? '' : show(old?.seen?.ta),
+    sample: show(old?.seen?.titration?.sampleMl),
+    base: show(old?.seen?.titration?.baseMl),
+    baseN: show(old?.seen?.titration?.baseN) || (locale.value === 'es' ? '0,1' : '0.1'),
+  })
+  const number = reactive(Object.fromEntries(AMOUNTS.map((a) => [a, null])) as Record<PressAmount, number | null>)
+  const how = reactive<Partial<Record<PressAmount, 'typed' | 'device'>>>({})
+  const last = store.presses.find((p) => p.ingredientKey === lot.ingredientKey)
+  const method: PressMethod = old?.method ?? last?.method ?? 'hand-reamer'
+  const told = reactive({
+    unit: (old?.juiceUnit === 'g' ? 'g' : 'L') as 'L' | 'mL' | 'g',
+    waterUnit: (old ? 'g' : 'mL') as 'mL' | 'g',
+    method,
+    tool: old?.tool ?? (last?.method === method ? last.tool : null) ?? '',
+    fruitTemp: old?.fruitTemp ?? (null as FruitTemp | null),
+    foam: old?.seen?.foam ?? (null as (typeof FOAM)[number] | null),
+    at: old?.at ?? (null as string | null),
+    /** as somebody typed it; until then the name is made of the fruit */
+    baseName: (old?.baseKey ? name(old.baseKey) : null) as string | null,
+  })
+  const rows = ref<PartRow[]>(
+    (old?.parts ?? []).map((p) => ({
+      key: uuid(),
+      part: p.part,
+      text: show(p.g),
+      g: p.g,
+      kept: !!p.kept,
+      lotId: uuid(),
+      place: p.kept?.place ?? 'cold',
+      useBy: p.kept?.useBy ?? '',
+      useFor: p.kept?.useFor ?? '',
+      how: 'typed' as const,
+    })),
+  )
+  const also = ref<AlsoRow[]>(
+    (old?.takes ?? [])
+      .filter((x) => x.lotId !== own?.lotId)
+      .map((x) => ({ key: uuid(), lotId: x.lotId, text: show(x.outG / 1000), kg: x.outG / 1000 })),
+  )
+
+  const isBase = computed(() => number.water !== null || also.value.length > 0)
+  /** A base that came of this fruit before, or a name made of what goes in. */
+  const suggested = computed(() => {
+    const fruits = [lot, ...also.value.flatMap((a) => store.lots.find((l) => l.id === a.lotId) ?? [])]
+    const keys = [...new Set(fruits.map((l) => l.ingredientKey))]
+    const before = catalogue.bases.find((b) => {
+      const of = b.base?.parts.filter((p) => p.key !== 'water').map((p) => p.key) ?? []
+      return of.length === keys.length && of.every((k) => keys.includes(k))
+    })
+    if (before) return before.name ?? ''
+    const names = keys.map((k) => name(k))
+    return names.length > 1 ? names.join(' + ') : t('press.withWater', { fruit: names[0]! })
+  })
+  const baseName = computed(() => told.baseName ?? suggested.value)
+  const titration = computed(() =>
+    number.sample !== null && number.base !== null && number.baseN !== null
+      ? { sampleMl: number.sample, baseMl: number.base, baseN: number.baseN }
+      : null,
+  )
+  const ta = computed(() =>
+    titration.value && !titrationLimit(titration.value) ? titratableAcidity(titration.value) : null,
+  )
+  const parts = computed(() =>
+    rows.value
+      .filter((r) => r.g !== null || r.part === 'pulp')
+      .map((r) => ({
+        part: r.part,
+        g: r.g,
+        kept: r.kept
+          ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null }
+          : null,
+      })),
+  )
+  const seen = computed(() => {
+    const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
+    const read = [told.foam, number.brix, number.ph, number.ta, titration.value].some((x) => x !== null)
+    return read || measured.length
+      ? {
+          foam: told.foam,
+          brix: number.brix,
+          ph: number.ph,
+          ta: titration.value ? null : number.ta,
+          titration: titration.value,
+          measured: [...measured],
+        }
+      : null
+  })
+  let id = uuid()
+  const body = computed((): BodyInput<'postPress'> | null => {
+    if (number.taken === null || number.juice === null) return null
+    const { unit } = told
+    return {
+      id,
+      lotId: lot.id,
+      takenKg: number.taken,
+      trimmedKg: number.trimmed,
+      juice: { value: unit === 'L' ? number.juice * 1000 : number.juice, unit: unit === 'g' ? 'g' : 'mL' },
+      method: told.method,
+      minutes: number.minutes,
+      parts: parts.value,
+      tool: told.tool?.trim() || null,
+      fruitTemp: told.fruitTemp,
+      hands: number.hands,
+      spilledMl: number.spilled,
+      seen: seen.value,
+      water: number.water === null ? null : { value: number.water, unit: told.waterUnit, loads: number.loads ?? 1 },
+      also: also.value.map((a) => ({ lotId: a.lotId, takenKg: a.kg ?? 0 })),
+      base: isBase.value ? baseName.value.trim() || null : null,
+      at: told.at,
+      replaces: old?.id ?? null,
+    }
+  })
+  const booked = computed(() => (body.value ? store.tryOut('press', { params: {}, body: body.value }) : null))
+  /** the press as the books would hold it */
+  const row = computed(() => booked.value?.presses[0] ?? null)
+  const figures = computed(() => row.value && figuresOfPress(row.value as unknown as Press))
+  const limit = computed((): Finding | null => booked.value?.limits.find((l) => !NOT_YET.includes(l.code)) ?? null)
+
+  useFirstField(useTemplateRef<HTMLElement>('root'))
+  const form = useSubmit(async (key, confirm) => {
+    const call = { params: {}, body: { ...body.value!, confirm } }
+    refuseHere(store.tryOut('press', call), confirm)
+    await useOutbox().keep('postPress', { key, body: call.body })
+  })
+  const sentence = (field: string): string =>
+    form.fields.value[field] || (limit.value?.field === field ? ofCode(limit.value.code, limit.value.numbers) : '')
+  const error = (a: PressAmount): string | undefined => sentence(FIELD[a] ?? a) || undefined
+
+  async function save(confirm?: true): Promise<void> {
+    form.fields.value = {}
+    if (number.taken === null) form.refuse('takenKg', t('problem.kg-missing'))
+    if (number.juice === null) form.refuse('juice', t('problem.juice-missing'))
+    for (const a of AMOUNTS)
+      if (text[a].trim() && number[a] === null)
+        form.refuse(FIELD[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
+    if (rows.value.some((r) => r.g === null && r.part !== 'pulp')) form.refuse('parts', t('problem.part-not-positive'))
+    also.value.forEach((a, i) => {
+      if (a.kg === null) form.refuse(`also.${i}.takenKg`, t('problem.kg-missing'))
+    })
+    if (Object.keys(form.fields.value).length) return
+    if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
+    // What was just written is laid over what is shown: nobody waits for it to be read again.
+    inBackground(store.load())
+    const pressId = id
+    id = uuid()
+    done(pressId)
+  }
+  const leftG = computed(() => lot.onHand + (own?.outG ?? 0))
+  const now = (): string => session.now().toISOString()
+  return {
+    old,
+    text,
+    number,
+    how,
+    told,
+    rows,
+    also,
+    isBase,
+    baseName,
+    titration,
+    ta,
+    row,
+    figures,
+    form,
+    sentence,
+    error,
+    save,
+    leftG,
+    now,
+  }
+}
+export type PressFormState = ReturnType<typeof usePressForm>
