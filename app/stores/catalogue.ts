@@ -42,9 +42,12 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** What a base is made of, by its makings. */
   const baseOf = (key: string): BaseMake | undefined => byKey.value.get(key)?.base ?? undefined
   const isFruit = (key: string): boolean => byKey.value.get(key)?.kind === 'fruit'
-  /** What is called so, shipped names in the language of whoever types not among them. */
+  /**
+   * What the server knows by a name. What was made here first is not among it: the books tell that themselves, each
+   * time they are laid over the shelf.
+   */
   function named(name: string): Named | undefined {
-    const row = ingredients.value.find((i) => i.name?.toLowerCase() === name.trim().toLowerCase())
+    const row = answered.value.find((i) => i.name?.toLowerCase() === name.trim().toLowerCase())
     return row && { key: row.key, isBase: row.kind === 'base' }
   }
   const bases = computed(() => ingredients.value.filter((i) => i.kind === 'base'))

@@ -22,6 +22,8 @@ import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
+/** Of one fruit: only that says what it yields. */
+export const isOfOne = (press: Pick<Press, 'takes'>): boolean => press.takes.length === 1
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
@@ -144,9 +146,11 @@ export const useFruit = defineStore('fruit', () => {
       .reduce((sum, l) => sum + l.onHand, 0)
   const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.ingredientKey))
 
+  let knownMakings: string | null = null
   onForget(() => {
     answered.value = { lots: [], presses: [] }
     ready.value = false
+    knownMakings = null
   })
   async function load(): Promise<void> {
     const stand = useSession().standId
@@ -156,6 +160,10 @@ export const useFruit = defineStore('fruit', () => {
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
     ])
+    const makings = p.flatMap((x) => (x.baseKey ? x.id : [])).join()
+    // What bases are made of is known by their makings: with others, the catalogue is another.
+    if (knownMakings !== null && makings !== knownMakings) await useCatalogue().load()
+    knownMakings = makings
     answered.value = { lots: l, presses: p }
     clock.value = useSession().now().toISOString()
     shown()

@@ -49,7 +49,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
           name: name(p.baseKey!),
           with: t('story.withWater', { l: n(p.base.waterG / 1000, 2) }),
         }),
-        mlPerKg: guessed(p) + n(yieldMlPerKg(p)),
+        mlPerKg: (p.base ? '≈ ' : guessed(p)) + n(yieldMlPerKg(p)),
         method: t(`method.${p.method}`),
         extra: [
           p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '',

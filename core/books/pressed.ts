@@ -46,7 +46,7 @@ const takeOf = ({ lot }: TakeOf, outG: number): Take => ({
   weighed: lot.weighed,
 })
 
-/** g that came off before the press: what was peeled before, and what was trimmed now; null where nobody weighed any. */
+/** g that came off before the press: peeled before, and trimmed now; null where nobody weighed any. */
 function trimmedOf(takes: readonly Take[], trimmedG: number | null): number | null {
   const peeledG = takes.reduce((sum, t) => sum + t.takenG - t.outG, 0)
   return peeledG > 0 ? peeledG + (trimmedG ?? 0) : trimmedG

@@ -75,7 +75,7 @@ export interface BaseResult {
  */
 export const BRIX_SPREAD = 0.1
 
-/** g of flesh that water can mix with, less its fibre: what was trimmed is known, or the usual edible share is taken. */
+/** g of flesh that water can mix with, less its fibre: by what was trimmed, or by the usual edible share. */
 function liquorOf(f: BaseFruit, trimmedShare: number | null): number {
   const { insolubleShare, outer } = f.fruit.fruit!
   const rind = (outer?.peel ?? 0) + (outer?.pith ?? 0)

@@ -11,7 +11,7 @@ interface RawRun {
   hands: number | null
 }
 
-/** What the latest makings of some bases say of them; nothing of those that nobody made, or that are out of the books. */
+/** What the latest makings of some bases say of them; nothing of those without any in the books. */
 export async function baseMakes(tx: Read, keys: readonly string[]): Promise<Map<string, BaseMake>> {
   if (!keys.length) return new Map()
   const rows = await database().query<RawRun>(

@@ -73,11 +73,12 @@ describe('a day of facts', () => {
 
   /** Water that went in, other crates, and what came out of it. */
   const mixed = (lot: Lot, crates: readonly Lot[]) => {
-    const others = crates.filter((c) => c.id !== lot.id)
+    const others = crates.filter((c) => c.id !== lot.id && c.onHand > 0)
+    const other = others.length && random.next() < 0.5 ? pick(others) : null
     return {
       water: maybe({ value: 1 + some(900), unit: pick(['mL', 'g'] as const), loads: pick([1, 2]) }),
-      also: others.length && random.next() < 0.5 ? [{ lotId: pick(others).id, takenKg: some(2) }] : [],
-      base: pick(['Morning jar', 'morning jar ', 'House blend', '']),
+      also: other ? [{ lotId: other.id, takenKg: some((other.onHand / 1000) * 1.1) }] : [],
+      base: pick(['Morning jar', 'morning jar ', 'House blend', 'Noon', '']),
     }
   }
 
@@ -114,7 +115,7 @@ describe('a day of facts', () => {
         minutes: maybe(1 + some(9)),
         spilledMl: maybe(some(20)),
         parts: random.next() < 0.3 ? [{ part: 'peel', g: some(takenKg * 100), kept: maybe(kept()) }] : [],
-        ...maybe(mixed(lot, crates)),
+        ...(random.next() < 0.6 ? mixed(lot, crates) : {}),
         at,
         replaces: presses.length ? maybe(pick(presses).id) : null,
       }
@@ -147,7 +148,7 @@ describe('a day of facts', () => {
   it('is the same on the tablet that told it as at the server, for whoever told it', async () => {
     const told: Record<string, number> = {}
     const began = Date.now() - 3600e3
-    for (let round = 0; round < 14; round++) {
+    for (let round = 0; round < 20; round++) {
       const teller = tellers[round % tellers.length]!
       const before = await shelfOf(teller)
       const here = { standId: stand, by: teller.name, teller }
@@ -186,6 +187,8 @@ describe('a day of facts', () => {
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
     expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)
-    expect(bases.map((b) => b.name.toLowerCase()).sort()).toEqual(['house blend', 'morning jar'])
+    // Names that differ by capitals or spaces are one base.
+    expect(bases.length).toBeGreaterThan(0)
+    expect(new Set(bases.map((b) => b.name.trim().toLowerCase())).size).toBe(bases.length)
   })
 })

@@ -37,6 +37,7 @@ export default defineConfig({
         'lab.spec.ts',
         'bench.spec.ts',
         'week.spec.ts',
+        'base.spec.ts',
         'keyboard.spec.ts',
       ],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },

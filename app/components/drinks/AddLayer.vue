@@ -9,6 +9,7 @@ const POURED: string[] = [
   'juice',
   'concentrate',
   'brew',
+  'base',
   'sweetener',
   'water',
   'acid',

@@ -13,7 +13,11 @@ const { t } = useI18n()
 const { n, name, day } = useFormat()
 const fruit = useFruit()
 const mostMl = computed(() => Math.max(1, ...props.lots.map((l) => l.amount)))
-const fruitOf = (lot: Lot): string => useCatalogue().fruitOf(lot.ingredientKey) ?? lot.ingredientKey
+/** The fruit whose colour it has: of a base, the first that went in. */
+function fruitOf({ ingredientKey }: Lot): string {
+  const { fruitOf, baseOf } = useCatalogue()
+  return fruitOf(ingredientKey) ?? baseOf(ingredientKey)?.parts[0]?.key ?? ingredientKey
+}
 const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amount))
 </script>
 

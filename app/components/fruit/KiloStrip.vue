@@ -26,7 +26,7 @@ const total = computed(() => boxes.value.reduce((sum, b) => sum + b.kg, 0))
       v-for="b in boxes"
       :key="b.key"
       :class="b.key"
-      :style="{ flexGrow: b.kg }"
+      :style="{ flexGrow: b.kg / total }"
       :title="`${t(`fruit.part.${b.key}`)} ${n(b.kg, 2)} kg`"
     />
   </span>

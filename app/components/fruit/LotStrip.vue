@@ -4,7 +4,7 @@ import { eurPerKg } from '#core/cost'
 import { partsOfLot } from '#core/yield'
 import { yieldMlPerKg } from '#core/yield'
 import type { Lot } from '#shared/contract'
-import { isThere, useFruit } from '~/stores/fruit'
+import { isOfOne, isThere, useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
 
 const props = defineProps<{ lot: Lot; scaleKg: number; selected: boolean }>()
@@ -19,7 +19,7 @@ const parts = computed(() => partsOfLot(props.lot, presses.value))
 const price = computed(() =>
   props.lot.costEur === null ? null : eurPerKg({ packPriceEur: props.lot.costEur, packG: props.lot.amount }),
 )
-const latest = computed(() => presses.value[0])
+const latest = computed(() => presses.value.find(isOfOne))
 const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))
 const label = computed(
   () =>
@@ -59,7 +59,8 @@ const label = computed(
         /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
         <span v-if="latest" class="quiet"
-          >{{ latest.weighed ? '' : '≈ ' }}{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span
+          >{{ latest.weighed && !latest.base ? '' : '≈ '
+          }}{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span
         >
       </span>
     </button>

@@ -3,7 +3,7 @@ import { useI18n } from 'vue-i18n'
 import { partsOf, pressInLot, type StripPart } from '#core/yield'
 import { PRESS_METHODS } from '#shared/lists'
 import type { Lot, Press } from '#shared/contract'
-import { useFruit } from '~/stores/fruit'
+import { isOfOne, useFruit } from '~/stores/fruit'
 import { exactKg } from '~/utils/format'
 
 // Two numbers are enough: fruit taken and juice out. The rest is offered. With `correct`, in place of a press that was
@@ -119,7 +119,12 @@ const takeAll = (): void => {
       <FruitPartRows v-model="rows" pulp-may-be-all :error="sentence('parts')" />
     </FieldMore>
     <FruitPressReadings :press="press" />
-    <FruitYieldPanel v-if="figures" :fruit="lot.ingredientKey" :known="known" :press="figures" />
+    <FruitYieldPanel
+      v-if="figures"
+      :fruit="lot.ingredientKey"
+      :known="isOfOne(row!) ? known : undefined"
+      :press="figures"
+    />
     <p class="caution">
       <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }} {{ t('caution.cut-glove') }}
     </p>

@@ -14,10 +14,7 @@ const catalogue = useCatalogue()
 const others = computed(() =>
   useFruit()
     .shelf.filter((l) => l.id !== props.lot.id && isThere(l))
-    .map((l) => ({
-      value: l.id,
-      title: `${name(l.ingredientKey)}, ${t('fruit.inCrate', { kg: n(l.onHand / 1000, 2) })} · ${day(l.at)}`,
-    })),
+    .map((l) => ({ value: l.id, title: `${name(l.ingredientKey)}, ${n(l.onHand / 1000, 2)} kg · ${day(l.at)}` })),
 )
 const add = (): void => {
   const free = others.value.find((o) => !also.value.some((a) => a.lotId === o.value)) ?? others.value[0]
@@ -32,7 +29,7 @@ const likelyMl = computed(() => (row.value ? row.value.juiceMl + (row.value.spil
   <div class="water">
     <FieldAmountField
       v-model="text.water"
-      :label="t('press.water')"
+      :label="t((number.loads ?? 1) > 1 ? 'press.waterEach' : 'press.water')"
       :unit="told.waterUnit"
       :device="told.waterUnit === 'g'"
       :error="error('water')"
@@ -108,16 +105,11 @@ const likelyMl = computed(() => (row.value ? row.value.juiceMl + (row.value.spil
 }
 .also {
   display: grid;
-  grid-template-columns: 1fr 120px auto;
+  grid-template-columns: 1fr auto;
   gap: 10px;
   align-items: start;
 }
-@media (max-width: 440px) {
-  .also {
-    grid-template-columns: 1fr auto;
-  }
-  .also > :first-child {
-    grid-column: 1 / -1;
-  }
+.also > :first-child {
+  grid-column: 1 / -1;
 }
 </style>

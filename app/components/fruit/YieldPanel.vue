@@ -5,7 +5,7 @@ import { useSession } from '~/stores/session'
 import { fillOf } from '~/utils/colours'
 
 // mL per kg of one press beside the fruit's mean and the handbook, as bars to one scale.
-const props = defineProps<{ fruit: string; known: FruitYield; press?: PressFigures | null; pressLabel?: string }>()
+const props = defineProps<{ fruit: string; known?: FruitYield; press?: PressFigures | null; pressLabel?: string }>()
 const { t } = useI18n()
 const { n } = useFormat()
 const session = useSession()
@@ -13,10 +13,10 @@ const rows = computed(() => [
   ...(props.press?.yield
     ? [{ key: 'press', label: props.pressLabel ?? t('yield.press'), figure: props.press.yield }]
     : []),
-  ...(props.known.mean
+  ...(props.known?.mean
     ? [{ key: 'mean', label: t('yield.mean', { n: props.known.count }, props.known.count), figure: props.known.mean }]
     : []),
-  { key: 'handbook', label: t('yield.handbook'), figure: props.known.handbook },
+  ...(props.known ? [{ key: 'handbook', label: t('yield.handbook'), figure: props.known.handbook }] : []),
 ])
 const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1) * 1.05)
 </script>
@@ -41,10 +41,10 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
         />
       </svg>
     </div>
-    <p v-if="known.spreadMlPerKg !== null" class="small quiet">
+    <p v-if="known && known.spreadMlPerKg !== null" class="small quiet">
       {{ t('yield.spread', { ml: n(known.spreadMlPerKg) }) }}
     </p>
-    <p v-if="!known.mean" class="small quiet">{{ t('yield.none') }}</p>
+    <p v-if="known && !known.mean" class="small quiet">{{ t('yield.none') }}</p>
     <template v-if="session.isOwner">
       <div v-if="press?.costPerL && !press.basePerL" class="spread">
         <span>{{ t('yield.costPress') }}</span><FigureButton :figure="press.costPerL" :label="t('yield.costPress')" />
@@ -55,7 +55,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
       <div v-if="press?.marketPerL" class="spread">
         <span>{{ t('yield.market') }}</span><FigureButton :figure="press.marketPerL" :label="t('yield.market')" />
       </div>
-      <div v-if="known.costPerL" class="spread">
+      <div v-if="known?.costPerL" class="spread">
         <span>{{ t('yield.costMean') }}</span><FigureButton :figure="known.costPerL" :label="t('yield.costMean')" />
       </div>
     </template>

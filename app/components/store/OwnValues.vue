@@ -26,7 +26,8 @@ const FIELDS = [
 ] as const
 type Field = (typeof FIELDS)[number]
 const shipped = INGREDIENTS.get(props.ingredient.likeKey)!
-const now = catalogue.dataOf(props.ingredient.key)!
+// A base that is not in the books any more has no values until somebody types some.
+const now = catalogue.dataOf(props.ingredient.key) ?? { ...shipped, composition: {}, ph: undefined }
 const ph = FACTS[props.ingredient.likeKey]?.ph
 const typed = (v: number): string => String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.')
 const text = reactive<Record<string, string>>(
@@ -67,7 +68,7 @@ async function save(shippedAgain = false): Promise<void> {
 
 <template>
   <form class="own" novalidate data-test="own-values" @submit.prevent="save()">
-    <p class="small quiet all">{{ t('store.ownWhy', { source: t(shipped.source) }) }}</p>
+    <p class="small quiet all">{{ t('store.ownWhy', { source: t(ingredient.own ? shipped.source : now.source) }) }}</p>
     <FieldAmountField
       v-for="f in FIELDS"
       :key="f"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { eurPerKg } from '#core/cost'
+import type { BaseMake } from '#core/yield'
 import { MASS_UNITS, toGrams, type MassUnit } from '#core/units'
 import { useCatalogue } from '~/stores/catalogue'
 import { useOutbox } from '~/stores/outbox'
@@ -32,6 +33,9 @@ const rows = computed(() =>
     .filter((r) => r.shown.toLowerCase().includes(filter.value.trim().toLowerCase()))
     .sort((a, b) => Number(!!b.price) - Number(!!a.price) || a.shown.localeCompare(b.shown)),
 )
+/** What a litre of a base takes: kilos of fruit as purchased, litres of water. */
+const partsOf = ({ parts, gPerMl }: BaseMake): string =>
+  parts.map((p) => `${n(p.gPerG * gPerMl, 2)} ${p.key === 'water' ? 'L' : 'kg'} ${name(p.key)}`).join(' + ')
 const history = computed(() => catalogue.prices.filter((p) => p.ingredientKey === open.value))
 function toggle(key: string): void {
   open.value = open.value === key ? '' : key
@@ -122,7 +126,9 @@ async function addOwn(): Promise<void> {
             ><b>{{ r.shown }}</b
             ><small class="quiet"
               >{{ t(`kind.${r.kind}`)
-              }}<template v-if="r.name"> · {{ t('store.like', { name: name(r.likeKey) }) }}</template
+              }}<template v-if="r.base"> · {{ t('store.baseOf', { parts: partsOf(r.base) }) }}</template
+              ><template v-else-if="r.kind === 'base'"> · {{ t('store.baseGone') }}</template
+              ><template v-else-if="r.name"> · {{ t('store.like', { name: name(r.likeKey) }) }}</template
               ><b v-if="r.own" class="mark" data-test="own-mark"> · {{ t('store.ownMark') }}</b></small
             ></span
           >
@@ -139,6 +145,7 @@ async function addOwn(): Promise<void> {
             <span v-else-if="r.fromFruit" class="quiet small">{{
               t('store.fromFruit', { name: name(r.fromFruit) })
             }}</span>
+            <span v-else-if="r.base" class="quiet small">{{ t('store.fromParts') }}</span>
             <span v-else class="quiet small">{{ t('cost.none') }}</span>
           </span>
           <v-btn v-if="session.isOwner" :data-test="`price-${r.key}`" @click="toggle(r.key)">{{

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
-import { crateFigure, partsOf, partsOfLot } from '#core/yield'
-import { isThere, useFruit } from '~/stores/fruit'
+import { crateFigure, partsOfLot } from '#core/yield'
+import { isOfOne, isThere, useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 
@@ -48,7 +48,7 @@ const selected = computed(() => lots.value.find((l) => l.id === selectedId.value
 const latestPress = computed(() => {
   const lot = selected.value
   const p = lot
-    ? (store.pressesOf.get(lot.id)?.[0] ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey))
+    ? (store.pressesOf.get(lot.id)?.find(isOfOne) ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey))
     : undefined
   return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
 })
@@ -56,13 +56,9 @@ const inCrate = computed(() =>
   selected.value ? crateFigure(selected.value, store.pressesOf.get(selected.value.id) ?? []) : null,
 )
 const pressed = computed(() => {
-  const p =
-    panel.value.show === 'pressed'
-      ? store.presses.find((x) => x.id === (panel.value as { pressId: string }).pressId)
-      : undefined
-  return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
+  const { value } = panel
+  return value.show === 'pressed' ? store.presses.find((p) => p.id === value.pressId) : undefined
 })
-const parts = computed(() => (pressed.value ? partsOf([pressed.value.press]) : []))
 function weighed(lotId: string): void {
   selectedId.value = lotId
   panel.value = { show: 'fruit' }
@@ -153,28 +149,11 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         @done="panel = { show: 'fruit' }"
         @close="panel = { show: 'fruit' }"
       />
-      <div v-else-if="panel.show === 'pressed' && pressed" class="stack" data-test="pressed">
-        <h2>
-          {{ t('press.done', { l: n(pressed.press.juiceMl / 1000, 2), fruit: name(pressed.press.ingredientKey) }) }}
-        </h2>
-        <FruitKiloStrip
-          :fruit="pressed.press.ingredientKey"
-          :parts="parts"
-          :scale-kg="pressed.press.takenG / 1000"
-          :height="44"
-          :label="t('press.strip')"
-        />
-        <FruitStripKey />
-        <FruitYieldPanel
-          :fruit="pressed.press.ingredientKey"
-          :known="store.yields.get(pressed.press.ingredientKey)!"
-          :press="pressed.figures"
-        />
-        <p class="caution">
-          <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }}
-        </p>
-        <v-btn color="primary" data-test="panel-done" @click="panel = { show: 'fruit' }">{{ t('do.done') }}</v-btn>
-      </div>
+      <FruitPressed
+        v-else-if="panel.show === 'pressed' && pressed"
+        :press="pressed"
+        @done="panel = { show: 'fruit' }"
+      />
       <div v-else-if="selected" class="stack">
         <h2>{{ name(selected.ingredientKey) }}</h2>
         <p class="quiet small">{{ t('yield.what') }}</p>

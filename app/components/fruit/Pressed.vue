@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { partsOf } from '#core/yield'
+import type { Press } from '#shared/contract'
+import { isOfOne, useFruit } from '~/stores/fruit'
+
+// What a press came to, as soon as it is written down.
+const props = defineProps<{ press: Press }>()
+const emit = defineEmits<{ done: [] }>()
+const { t } = useI18n()
+const { n, name } = useFormat()
+const store = useFruit()
+const fruit = computed(() => props.press.takes[0]!.ingredientKey)
+const said = computed(() => {
+  const { base, baseKey, juiceMl } = props.press
+  return base
+    ? t('press.doneBase', { l: n(base.outMl / 1000, 2), name: name(baseKey!) })
+    : t('press.done', { l: n(juiceMl / 1000, 2), fruit: name(fruit.value) })
+})
+</script>
+
+<template>
+  <div class="stack" data-test="pressed">
+    <h2>{{ said }}</h2>
+    <FruitKiloStrip
+      :fruit="fruit"
+      :parts="partsOf([press])"
+      :scale-kg="press.takenG / 1000"
+      :height="44"
+      :label="t('press.strip')"
+    />
+    <FruitStripKey />
+    <FruitYieldPanel
+      :fruit="fruit"
+      :known="isOfOne(press) ? store.yields.get(fruit) : undefined"
+      :press="store.figuresOf.get(press.id)"
+    />
+    <p class="caution">
+      <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }}
+    </p>
+    <v-btn color="primary" data-test="panel-done" @click="emit('done')">{{ t('do.done') }}</v-btn>
+  </div>
+</template>

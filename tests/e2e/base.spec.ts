@@ -1,0 +1,98 @@
+import type { Page } from '@playwright/test'
+import { answered, asCrew, asOwner, choose, expect, fromMenu, input, openDrink, shown, test, weighIn } from './steps'
+
+// Water in the jar, and two fruits at once: what comes out has a name of its own, costs what went in, and goes into a
+// drink.
+const NAME = 'Pineapple mango jar'
+const jug = (page: Page) => page.locator('[data-test=juice-lot]', { hasText: NAME })
+const called = (page: Page) => page.locator('[data-test=base-name] input[type=text]')
+const pineapple = (page: Page) => page.locator('[data-test=lot][data-fruit=pineapple]').first()
+
+test('fruit pressed with water, and with other fruit, is costed and goes into a drink', async ({ page }) => {
+  await asOwner(page)
+  for (const [fruit, kg, price] of [
+    ['Pineapple', '6', '1.5'],
+    ['Mango', '3', '3'],
+  ] as const) {
+    await weighIn(page, fruit, kg, price)
+    await page.locator('[data-test=save]').click()
+    await expect(page.locator('[data-test=weigh-in-form]')).toHaveCount(0)
+  }
+
+  await test.step('one fruit with water: a yield of the juice in it, between what is sure and what is likely', async () => {
+    await pineapple(page).locator('[data-test=press]').click()
+    await input(page, 'taken').fill('0.85')
+    await input(page, 'juice').fill('0.575')
+    await page.locator('[data-test=save]').click()
+    await expect(page.locator('[data-test=doubt]')).toContainText('Was water added?')
+    await page.locator('[data-test=doubt] button').first().click()
+    await page.locator('[data-test=more-mix]').click()
+    await input(page, 'water').fill('225')
+    await expect(page.locator('[data-test=base-said]')).toContainText('≈ 0.37 L of it is juice of the fruit')
+    await expect(page.locator('[data-test=base-said]')).toContainText('between 0.35 and 0.37')
+    await expect(called(page)).toHaveValue('Pineapple with water')
+    await expect(page.locator('[data-test=press-form]')).toContainText('432')
+    await answered(page, '/presses', () => page.locator('[data-test=save]').click())
+    await expect(page.locator('[data-test=pressed]')).toContainText('0.58 L of Pineapple with water')
+    await page.locator('[data-test=panel-done]').click()
+    await expect(pineapple(page)).toContainText('≈ 432 mL per kg')
+  })
+
+  await test.step('two fruits: a yield to neither, the cost of both', async () => {
+    await pineapple(page).locator('[data-test=press]').click()
+    await input(page, 'taken').fill('2')
+    await input(page, 'juice').fill('1.8')
+    await page.locator('[data-test=more-mix]').click()
+    await input(page, 'water').fill('250')
+    await input(page, 'loads').fill('2')
+    await page.locator('[data-test=add-also]').click()
+    await page.locator('[data-test=also-lot-0]').click()
+    await page
+      .locator('.ox-menu .v-list-item')
+      .filter({ hasText: /^\s*Mango/ })
+      .first()
+      .click()
+    await input(page, 'also-kg-0').fill('9')
+    await expect(page.locator('[data-test=also]')).toContainText('3')
+    await input(page, 'also-kg-0').fill('1')
+    await called(page).fill(NAME)
+    // 2 kg at 1.50 and 1 kg at 3, in 1.8 L
+    await expect(page.locator('[data-test=base-cost]')).toContainText('3.33')
+    await answered(page, '/presses', () => page.locator('[data-test=save]').click())
+    await expect(page.locator('[data-test=pressed]')).toContainText(`1.80 L of ${NAME}`)
+    await page.locator('[data-test=panel-done]').click()
+    await expect(jug(page)).toContainText('1.80')
+  })
+
+  await test.step('in a drink, with what is in it and what it costs', async () => {
+    await openDrink(page, 'Melon lime')
+    const cost = () => shown(page, '[data-test=cost-card] .big .num')
+    const before = await cost()
+    await choose(page, 'add-layer', NAME)
+    const layer = page.locator('tr', { hasText: NAME })
+    await expect(layer).toBeVisible()
+    await expect.poll(cost).toBeGreaterThan(before)
+    await layer.locator('[data-test^=remove-]').click()
+  })
+
+  await test.step('in the store it says what it is made of', async () => {
+    await fromMenu(page, 'store')
+    await page.locator('[data-test=filter] input').fill(NAME)
+    await expect(page.locator('main')).toContainText(NAME)
+  })
+})
+
+test('crew make it again under its name, and its story is told on both lots', async ({ page }) => {
+  await asCrew(page)
+  await pineapple(page).locator('[data-test=press]').click()
+  await input(page, 'taken').fill('1')
+  await input(page, 'juice').fill('0.7')
+  await page.locator('[data-test=more-mix]').click()
+  await input(page, 'water').fill('300')
+  await called(page).fill(NAME.toUpperCase())
+  await answered(page, '/presses', () => page.locator('[data-test=save]').click())
+  await page.locator('[data-test=panel-done]').click()
+  await expect(jug(page)).toHaveCount(2)
+  await page.locator('[data-test=lot][data-fruit=mango] [data-test=open-lot]').first().click()
+  await expect(page.locator('[data-test=story-several]')).toContainText(`with other fruit: 1.80 L of ${NAME}`)
+})
