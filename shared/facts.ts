@@ -66,6 +66,7 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
   look: onLot(),
   clean: onLot(),
   garnish: onLot(),
+  peel: { ...onLot(), makes: ({ id, event }) => [id, rowId(id, 'peeled'), ...keptOf(event.parts)] },
   sort: onLot(),
   discard: onLot(),
   use: onLot(),

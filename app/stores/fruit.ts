@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { BOOKED, type Booked } from '#core/books'
+import { BOOKED, purchasedPerG, type Booked } from '#core/books'
 import {
   byUse,
   fruitYield,
@@ -11,6 +11,7 @@ import {
   isLearned,
   isPressable,
   isShown,
+  peeledHandling,
   type Keeping,
   type PressFigures,
 } from '#core/yield'
@@ -84,11 +85,19 @@ export const useFruit = defineStore('fruit', () => {
   const clock = ref(new Date().toISOString())
   setInterval(() => (clock.value = useSession().now().toISOString()), 15 * 60e3)
 
+  const peeledHandlings = new WeakMap<Handling, Handling>()
+  /** How a lot keeps: peeled fruit is another thing than the fruit. */
+  function handlingOfLot(lot: Lot): Handling {
+    const handling = useCatalogue().handlingFor(lot.ingredientKey)
+    if (lot.kind !== 'peeled') return handling
+    if (!peeledHandlings.has(handling)) peeledHandlings.set(handling, peeledHandling(handling))
+    return peeledHandlings.get(handling)!
+  }
   /** From when and until when a lot is good: from the last look at it, or from how it came. */
   const keptKeeping = new WeakMap<Lot, { handling: Handling; clock: string; keeping: Keeping }>()
   function keeping(lot: Lot): Keeping {
     // The same for the same lot: what has not changed is not drawn again.
-    const handling = useCatalogue().handlingFor(lot.ingredientKey)
+    const handling = handlingOfLot(lot)
     const before = keptKeeping.get(lot)
     if (before && before.handling === handling && before.clock === clock.value) return before.keeping
     const look = lot.look ?? {
@@ -130,13 +139,13 @@ export const useFruit = defineStore('fruit', () => {
   })
 
   const zone = (): string => useSession().zone
-  /** g of a fruit that can be used on a day. */
+  /** g of a fruit, as purchased, that can be used on a day. */
   const usableG = (key: string, day: string): number =>
     received.value
       .filter(
         (l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()),
       )
-      .reduce((sum, l) => sum + l.onHand, 0)
+      .reduce((sum, l) => sum + l.onHand * purchasedPerG(l), 0)
   /** mL of a juice that is still good on a day; today, all there is. */
   const usableMl = (juiceKey: string, day: string): number =>
     lots.value

@@ -1,4 +1,5 @@
 import type { VoidKind } from '#core/books/rows'
+import { peeledOf } from '#core/books/peel'
 import { yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
@@ -21,17 +22,29 @@ export interface StoryRow {
 /** The mark of what rests on an estimate. */
 const guessed = (p: { weighed: boolean }): string => (p.weighed ? '' : '≈ ')
 
+const HOW_IT_CAME: Record<Lot['kind'], (lot: Lot) => string> = {
+  received: (lot) => (lot.weighed ? 'weighed' : 'counted'),
+  pressed: () => 'juice',
+  peeled: () => 'peeled',
+  'by-product': () => 'kept',
+}
+
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */
 export function storyRows(lot: Lot, presses: readonly Press[], events: readonly LotEventRow[]): StoryRow[] {
   const rows: StoryRow[] = [
     {
       id: lot.id,
-      kind: lot.kind === 'received' ? (lot.weighed ? 'weighed' : 'counted') : lot.kind === 'pressed' ? 'juice' : 'kept',
+      kind: HOW_IT_CAME[lot.kind](lot),
       entity: 'lot',
       at: lot.at,
       by: lot.by,
       voided: false,
-      words: (n) => ({ kg: n(lot.amount / 1000, 2), n: n(lot.count ?? 0), g: n(lot.amount) }),
+      words: (n) => ({
+        kg: n(lot.amount / 1000, 2),
+        n: n(lot.count ?? 0),
+        g: n(lot.amount),
+        was: n((lot.purchasedG ?? 0) / 1000, 2),
+      }),
     },
     ...presses.map((p): StoryRow => ({
       id: p.id,
@@ -102,6 +115,12 @@ function wordsOf({ event: e, amountG }: LotEventRow, unit: 'g' | 'mL'): Words {
       }
     if (e.kind === 'use' || e.kind === 'spill')
       return { amount: amountText(e.amount, unit, n), note: e.note ? ` · ${e.note}` : '' }
+    if (e.kind === 'peel')
+      return {
+        kg: n(e.kg, 2),
+        left: n(peeledOf(e) / 1000, 2),
+        parts: e.parts.map((p) => `, ${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(''),
+      }
     return { kg: n(e.kg, 2), parts: e.parts.map((p) => `${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(', ') }
   }
 }

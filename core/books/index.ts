@@ -2,6 +2,7 @@ import { clean } from './clean'
 import { discard } from './discard'
 import { garnish } from './garnish'
 import { look } from './look'
+import { peel } from './peel'
 import { press } from './press'
 import { receive } from './receive'
 import { sort } from './sort'
@@ -11,10 +12,10 @@ import { voiding } from './void'
 export * from './rows'
 export * from './state'
 export * from './shelf'
-export { rowId } from './row-id'
+export { baseKeyOf, rowId } from './row-id'
 
 /** The book of every kind of fact: what it needs to know, and what it comes to. */
-export const BOOKS = { receive, press, look, clean, garnish, sort, discard, use, spill, void: voiding }
+export const BOOKS = { receive, press, look, clean, garnish, peel, sort, discard, use, spill, void: voiding }
 export type FactKind = keyof typeof BOOKS
 /** What is told of a kind of fact. */
 export type Told<K extends FactKind> = Parameters<(typeof BOOKS)[K]['book']>[0]

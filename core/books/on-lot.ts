@@ -1,6 +1,6 @@
 import { checkWhen, type Finding } from '../limits'
 import { settledTake } from '../units'
-import { handlingOf, unitWeightG } from '../yield'
+import { handlingOf, unitWeightG, type Handling } from '../yield'
 import { lotOf } from './lot-of'
 import { movement } from './movement'
 import type { LotRow, MoveKind } from './rows'
@@ -13,6 +13,15 @@ export interface OnLot<E = unknown> {
   event: E
   measured?: string[]
   at?: string | null
+}
+
+/** What was taken out of a lot, for what is made of it. */
+interface Taken {
+  lot: LotNow
+  at: string
+  takenG: number
+  /** what kept by-products carry of the fruit's cost */
+  shares: Handling['shares']
 }
 
 /** What a kind of event takes out of its lot, and what it makes of it. */
@@ -28,11 +37,12 @@ interface Kind<E> {
   /** what is wrong with it. @param taken in the lot's unit */
   check?(event: E, taken: number, lot: LotNow): Finding[]
   /** lots that come of it */
-  makes?(told: OnLot<E>, lot: LotNow, at: string): { lots: LotRow[]; as: MoveKind }
+  makes?(told: OnLot<E>, of: Taken): { lots: LotRow[]; as: MoveKind }
 }
 
 /** The book of an event: the lot is there, the event can be of it, and what leaves it was in it. */
-export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>> => ({
+export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>> & Pick<Kind<E>, 'lots'> => ({
+  lots: kind.lots,
   needs: ({ lotId }) => ({ ...NEEDS, lots: [lotId] }),
   book(told, state): Booked {
     const found = lotOf(told.lotId, 'id', state)
@@ -41,17 +51,18 @@ export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>>
     if (!kind.lots.includes(lot.kind))
       return refused({ code: lot.kind === 'pressed' ? 'not-of-juice' : 'not-a-fruit-lot', field: 'id', numbers: {} })
     const limits = checkWhen(told.at ?? null, state.now)
-    const unitG = unitWeightG(
-      { amountG: lot.amount, count: lot.count, weighed: lot.weighed },
-      handlingOf(data, state.handling(lot.ingredientKey)).pieceG,
-    )
+    const { pieceG, shares } = handlingOf(data, state.handling(lot.ingredientKey))
+    const unitG = unitWeightG({ amountG: lot.amount, count: lot.count, weighed: lot.weighed }, pieceG)
     const asked = kind.takes ? kind.takes(told.event, unitG) : 0
     if (typeof asked !== 'number') return refused(...limits, asked)
     const taken = kind.takes ? settledTake(asked, lot.onHand) : null
     limits.push(...(kind.check?.(told.event, taken ?? 0, lot) ?? []))
     if (limits.length) return refused(...limits)
     const at = told.at ?? state.now
-    const { lots, as } = kind.makes?.(told, lot, at) ?? { lots: [], as: 'sort-in' as const }
+    const { lots, as } = kind.makes?.(told, { lot, at, takenG: taken ?? 0, shares }) ?? {
+      lots: [],
+      as: 'sort-in' as const,
+    }
     const movements = lots.map((l) => movement(told.id, l.id, l.amount, as))
     if (taken !== null) movements.unshift(movement(told.id, lot.id, -taken, kind.moves!))
     return {

@@ -5,7 +5,7 @@ import { roundAmount } from '../units'
 import { trimmedTotalG, type PressInput } from '../yield'
 import type { PressExtras } from '../limits'
 import { baseKeyOf } from './row-id'
-import type { BaseMade, BaseRow, Take } from './rows'
+import { purchasedPerG, type BaseMade, type BaseRow, type Take } from './rows'
 import { refused, type Booked, type LotNow, type State } from './state'
 
 // What comes out of a press, of either kind: plain juice of one fruit, or a base.
@@ -33,10 +33,6 @@ export interface Pressed {
   byProducts: { name: string; massG: number }[]
   base: { made: BaseMade; key: string; row: BaseRow | null } | null
 }
-
-/** g as purchased for a g of a lot: more than 1 where it was peeled. */
-export const purchasedPerG = (lot: { purchasedG: number | null; amount: number }): number =>
-  lot.purchasedG === null ? 1 : lot.purchasedG / lot.amount
 
 const takeOf = ({ lot }: TakeOf, outG: number): Take => ({
   lotId: lot.id,

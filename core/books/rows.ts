@@ -48,6 +48,10 @@ export interface LotRow {
   at: string
 }
 
+/** g as purchased for a g of a lot: more than 1 where it was peeled. */
+export const purchasedPerG = (lot: { purchasedG: number | null; amount: number }): number =>
+  lot.purchasedG === null ? 1 : lot.purchasedG / lot.amount
+
 /** A by-product that is kept as a lot of its own. */
 export interface Kept {
   lotId: string
@@ -168,6 +172,8 @@ export const MOVE_KINDS = [
   'spill',
   'sort-out',
   'sort-in',
+  'peel-out',
+  'peel-in',
   'void',
   'restore',
 ] as const

@@ -30,7 +30,7 @@ export const sort = onLot<Sort>({
       parts.map((p) => p.g ?? NaN),
     ),
   ],
-  makes: (told, lot, at) => ({
+  makes: (told, { lot, at }) => ({
     as: 'sort-in',
     lots: told.event.parts.flatMap(({ part, g, kept }) => {
       if (!kept || g === null) return []

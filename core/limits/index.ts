@@ -1,7 +1,7 @@
 import { eurPerKg } from '../cost/price'
 import { roundAmount, settledTake } from '../units'
 import type { Finding, Findings } from './verdict'
-import { evaluateReceipt, HANDLING_BOUNDS, type OwnHandling, type Receipt, type ReceiptInput } from '../yield'
+import { evaluateReceipt, HANDLING_BOUNDS, SCALE_G, type OwnHandling, type Receipt, type ReceiptInput } from '../yield'
 import { checkReadings, checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, none, positive, type Readings } from './bounds'
 
 export * from './verdict'
@@ -123,6 +123,21 @@ export function checkSort(takenG: number, partsG: readonly number[]): Finding[] 
   const totalG = partsG.reduce((s, g) => s + g, 0)
   if (partsG.some((g) => !(roundAmount(g) > 0))) return [{ code: 'part-not-positive', field: 'parts', numbers: {} }]
   return totalG > takenG + 0.1 ? [{ code: 'parts-more-than-taken', field: 'parts', numbers: { totalG, takenG } }] : []
+}
+/**
+ * What was peeled and what came off weigh no more than what was taken, and one of them was weighed.
+ * @param peeledG null where only the parts were @param partsG g of each
+ */
+export function checkPeel(takenG: number, peeledG: number | null, partsG: readonly number[]): Finding[] {
+  const totalG = partsG.reduce((s, g) => s + g, 0)
+  if (partsG.some((g) => !(roundAmount(g) > 0))) return [{ code: 'part-not-positive', field: 'parts', numbers: {} }]
+  if (peeledG === null && !partsG.length) return [{ code: 'peeled-not-weighed', field: 'peeledG', numbers: {} }]
+  if (peeledG !== null && !(roundAmount(peeledG) > 0))
+    return [{ code: 'amount-not-positive', field: 'peeledG', numbers: { value: peeledG } }]
+  const allG = totalG + (peeledG ?? 0)
+  if (peeledG === null ? !(takenG - totalG > 0) : allG > takenG + SCALE_G)
+    return [{ code: 'peeled-more-than-taken', field: 'peeledG', numbers: { totalG: allG, takenG } }]
+  return []
 }
 /** Readings of fruit that somebody looked at. */
 export function checkLook(readings: Readings): Finding[] {

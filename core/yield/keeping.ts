@@ -59,6 +59,15 @@ export function usualHandling(fruit: Pick<IngredientData, 'key'>): Handling {
     shares: {},
   }
 }
+/** Days that peeled fruit keeps, covered and cold; beside the stove none. Common practice, no source. */
+const PEELED_COLD_DAYS = 2
+/** A fruit once it is peeled: as it is, it ripens no more. */
+export const peeledHandling = (h: Handling): Handling => ({
+  ...h,
+  daysToRipe: 0,
+  keepDaysRoom: 0,
+  keepDaysCold: Math.min(h.keepDaysCold, PEELED_COLD_DAYS),
+})
 export const handlingOf = (fruit: Pick<IngredientData, 'key'>, own: OwnHandling | null): Handling => ({
   ...usualHandling(fruit),
   ...own,

@@ -290,6 +290,12 @@ const lotEvent = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('use'), amount: z.number(), note: longText.nullable().default(null) }),
   z.object({ kind: z.literal('spill'), amount: z.number(), note: longText.nullable().default(null) }),
+  z.object({
+    kind: z.literal('peel'),
+    kg: z.number(),
+    peeledG: z.number().nullable().default(null),
+    parts: z.array(part).max(12).default([]),
+  }),
   z.object({ kind: z.literal('sort'), kg: z.number(), parts: z.array(part).max(12), reason: z.enum(DISCARD_REASONS) }),
 ])
 export type LotEventBody = z.infer<typeof lotEvent>
@@ -687,7 +693,7 @@ export const contract = {
   }),
   postLotEvent: endpoint({
     ...ROUTES.postLotEvent,
-    summary: 'Looked at, cleaned, taken for garnish, discarded, sorted; juice used or spilled',
+    summary: 'Looked at, cleaned, taken for garnish, peeled, discarded, sorted; juice used or spilled',
     params: byId,
     body: z.object({ id, event: lotEvent, measured, at: when, confirm }),
     reply: made,

@@ -102,12 +102,14 @@ describe('a day of facts', () => {
       return { route: 'postLot', params: {}, body }
     }
     const lot = pick(crates)
+    // What was peeled is pressed as what came is.
+    const pressable = pick([lot, ...shelf.lots.filter((l) => l.kind === 'peeled')])
     if (kind < 0.5) {
-      const takenKg = some((lot.onHand / 1000) * 1.1)
-      const presses = shelf.presses.filter((p) => p.lotId === lot.id)
+      const takenKg = some((pressable.onHand / 1000) * 1.1)
+      const presses = shelf.presses.filter((p) => p.lotId === pressable.id)
       const body = {
         id: uuid(),
-        lotId: lot.id,
+        lotId: pressable.id,
         takenKg,
         trimmedKg: maybe(some(takenKg / 3)),
         juice: { value: Math.round(takenKg * (300 + some(250))), unit: pick(['mL', 'g'] as const) },
@@ -115,7 +117,7 @@ describe('a day of facts', () => {
         minutes: maybe(1 + some(9)),
         spilledMl: maybe(some(20)),
         parts: random.next() < 0.3 ? [{ part: 'peel', g: some(takenKg * 100), kept: maybe(kept()) }] : [],
-        ...(random.next() < 0.6 ? mixed(lot, crates) : {}),
+        ...(random.next() < 0.6 ? mixed(pressable, crates) : {}),
         at,
         replaces: presses.length ? maybe(pick(presses).id) : null,
       }
@@ -135,6 +137,15 @@ describe('a day of facts', () => {
           reason: 'old',
         },
       ],
+      [
+        lot,
+        {
+          kind: 'peel',
+          kg: some(lot.onHand / 1500),
+          peeledG: maybe(some(lot.onHand / 2)),
+          parts: [{ part: 'peel', g: 20 + some(100), kept: maybe(kept()) }].slice(0, random.next() < 0.8 ? 1 : 0),
+        },
+      ],
       ...(made.length
         ? [
             [pick(made), { kind: pick(['use', 'spill'] as const), amount: some(400) }] as const,
@@ -148,7 +159,7 @@ describe('a day of facts', () => {
   it('is the same on the tablet that told it as at the server, for whoever told it', async () => {
     const told: Record<string, number> = {}
     const began = Date.now() - 3600e3
-    for (let round = 0; round < 20; round++) {
+    for (let round = 0; round < 24; round++) {
       const teller = tellers[round % tellers.length]!
       const before = await shelfOf(teller)
       const here = { standId: stand, by: teller.name, teller }
@@ -180,10 +191,13 @@ describe('a day of facts', () => {
         ])
         const kind = `${e.route} ${answer.status}`
         told[kind] = (told[kind] ?? 0) + 1
+        const done = `${(e.body.event as { kind: string } | undefined)?.kind} ${answer.status}`
+        told[done] = (told[done] ?? 0) + 1
       }
       expect(shown(lay(entries))).toEqual(shown(await shelfOf(teller)))
     }
     // The day had something of everything, refusals too.
+    expect(told['peel 200']).toBeGreaterThan(1)
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
     expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)

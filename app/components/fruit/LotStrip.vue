@@ -21,6 +21,9 @@ const price = computed(() =>
 )
 const latest = computed(() => presses.value.find(isOfOne))
 const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))
+const wasKg = computed(() =>
+  props.lot.purchasedG === null ? '' : t('peel.was', { kg: n(props.lot.purchasedG / 1000, 2) }),
+)
 const label = computed(
   () =>
     `${name(props.lot.ingredientKey)}: ${parts.value
@@ -40,12 +43,14 @@ const label = computed(
   >
     <button type="button" class="face" :aria-pressed="selected" @click="emit('select')">
       <span class="head">
-        <b>{{ name(lot.ingredientKey) }}</b>
+        <b>{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.ingredientKey) }) : name(lot.ingredientKey) }}</b>
         <span class="num"
           ><template v-if="!lot.weighed">≈ </template>{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span
         >
         <span class="quiet small rest">{{
-          [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : ''].filter(Boolean).join(' · ')
+          [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : '', wasKg]
+            .filter(Boolean)
+            .join(' · ')
         }}</span>
         <span v-if="session.isOwner" class="small price">{{
           price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg`

@@ -4,7 +4,7 @@ import { JUICE_REASONS, type DiscardReason } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
 import { useFruit } from '~/stores/fruit'
 
-// Juice that leaves its jug: used, spilled, or thrown away. One amount, one choice.
+// Juice that leaves its jug, or a by-product its box: used, spilled, or thrown away. One amount, one choice.
 const props = defineProps<{ lot: Lot }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
@@ -27,7 +27,7 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
 const { form, send } = useLotEvent(props.lot.id)
 async function save(): Promise<void> {
   form.clear()
-  if (ml.value === null) return form.refuse('amount', t('problem.ml-missing', { typed: text.value }))
+  if (ml.value === null) return form.refuse('amount', t('problem.taken-out-missing'))
   if (await send(event.value, [])) emit('done')
 }
 const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.onHand ?? props.lot.onHand)
@@ -36,7 +36,9 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
 <template>
   <form ref="root" class="stack" novalidate data-test="take-juice" @submit.prevent="save">
     <div class="spread">
-      <h2>{{ name(lot.ingredientKey) }}</h2>
+      <h2>
+        <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }}
+      </h2>
       <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>
     <p class="quiet small">{{ t('juice.take') }}</p>
@@ -51,12 +53,15 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
       <FieldAmountField
         v-model="text"
         :label="t('juice.amount')"
-        unit="mL"
+        :unit="lot.unit"
+        :device="lot.unit === 'g'"
         :error="form.fields.value.amount"
         test="juice-ml"
         @number="ml = $event"
       />
-      <v-btn data-test="juice-all" @click="text = String(left)">{{ t('juice.all', { ml: n(left) }) }}</v-btn>
+      <v-btn data-test="juice-all" @click="text = String(left)">{{
+        t('juice.all', { amount: n(left), unit: lot.unit })
+      }}</v-btn>
     </div>
     <FieldChoice
       v-if="how === 'discard'"

@@ -85,7 +85,7 @@ export const problems = {
     'amount-negative': 'Less than nothing cannot go in. Type 0 or more.',
     'fruit-missing': 'Choose the fruit.',
     'amount-not-positive': '{value} mL is no amount. Type the millilitres, above 0.',
-    'ml-missing': 'Type the millilitres that left the jug.',
+    'taken-out-missing': 'Type how much was taken out, above 0.',
     'juice-not-enough': '{ml} mL is more than is left in this jug: {onHandMl} mL.',
     'not-of-juice': 'This can be done with fruit only. Of juice, say what was used, spilled or thrown away.',
     'kg-missing': 'Type the kilos from the scale.',
@@ -224,6 +224,9 @@ export const problems = {
       'The parts weigh {namedG} g together, and {trimmedG} g were trimmed off in all. Check both.',
     'parts-heavier-than-fruit':
       'Pulp of {pulpG} g is more than the {leftG} g that juice and trimmings leave of {takenG} g. Juice and by-products weigh more than the fruit: check the units.',
+    'peeled-not-weighed': 'Weigh the peeled fruit, or what came off it.',
+    'peeled-more-than-taken':
+      'Peeled fruit and what came off weigh {totalG} g, and {takenG} g were taken. Check the weights and the units.',
     'part-not-positive': 'Give each part its weight, above 0.',
     'parts-more-than-taken': 'The parts weigh {totalG} g, and {takenG} g were sorted. Check both.',
     'titration-sample': 'A sample of {value} mL cannot be: between 0.5 and 200 mL of juice.',

@@ -87,7 +87,7 @@ export const problems: typeof en = {
     'amount-negative': 'Menos que nada no puede entrar. Escribe 0 o más.',
     'fruit-missing': 'Elige la fruta.',
     'amount-not-positive': '{value} mL no es una cantidad. Escribe los mililitros, más de 0.',
-    'ml-missing': 'Escribe los mililitros que salieron de la jarra.',
+    'taken-out-missing': 'Escribe cuánto se sacó, más de 0.',
     'juice-not-enough': '{ml} mL es más de lo que queda en esta jarra: {onHandMl} mL.',
     'not-of-juice': 'Esto solo se hace con fruta. Del jugo, di qué se usó, se derramó o se tiró.',
     'kg-missing': 'Escribe los kilos de la báscula.',
@@ -225,6 +225,9 @@ export const problems: typeof en = {
       'Las partes pesan {namedG} g juntas, y se recortaron {trimmedG} g en total. Revisa ambos.',
     'parts-heavier-than-fruit':
       'Un bagazo de {pulpG} g es más que los {leftG} g que dejan jugo y recortes de {takenG} g. Jugo y restos pesan más que la fruta: revisa las unidades.',
+    'peeled-not-weighed': 'Pesa la fruta pelada, o lo que se le quitó.',
+    'peeled-more-than-taken':
+      'La fruta pelada y lo quitado pesan {totalG} g, y se tomaron {takenG} g. Revisa los pesos y las unidades.',
     'part-not-positive': 'Da a cada parte su peso, mayor que 0.',
     'parts-more-than-taken': 'Las partes pesan {totalG} g, y se separaron {takenG} g. Revisa ambos.',
     'titration-sample': 'Una muestra de {value} mL no puede ser: entre 0,5 y 200 mL de jugo.',

@@ -354,6 +354,15 @@ export const MIGRATIONS: readonly Migration[] = [
       ADD COLUMN IF NOT EXISTS base_key VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin NULL,
       ADD INDEX IF NOT EXISTS press_base (base_key, at)`,
   },
+  // Peeling is a fact of its own.
+  {
+    name: '0060-movement-peel',
+    sql: "ALTER TABLE movement MODIFY kind ENUM('receive','press-out','press-in','pour-out','void','restore','garnish','discard','sort-out','sort-in','use','spill','peel-out','peel-in') NOT NULL",
+  },
+  {
+    name: '0061-lot-event-peel',
+    sql: "ALTER TABLE lot_event MODIFY kind ENUM('look','clean','garnish','discard','sort','use','spill','peel') NOT NULL",
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -5,6 +5,7 @@ import { given, quotient } from '#core/figures'
 import type { LotStory, Press } from '#shared/contract'
 import type { EventKind } from '~/components/fruit/LotEventForm.vue'
 import { crateFigure, isShown, partsOfLot } from '#core/yield'
+import { kindsOn } from '~/utils/lot-kinds'
 import { isThere, useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
@@ -46,7 +47,8 @@ watch(
   () => [store.lots, store.presses],
   () => void load(),
 )
-const received = computed(() => lot.value?.kind === 'received')
+/** fruit in kilos, as it came or peeled */
+const received = computed(() => lot.value?.kind === 'received' || lot.value?.kind === 'peeled')
 const parts = computed(() => (lot.value ? (received.value ? partsOfLot(lot.value, presses.value) : []) : []))
 const inCrate = computed(() => (lot.value ? crateFigure(lot.value, presses.value) : null))
 const keeping = computed(() => (lot.value && received.value && isThere(lot.value) ? store.keeping(lot.value) : null))
@@ -62,9 +64,7 @@ const unitG = computed(() => {
     : null
 })
 const rows = computed(() => lot.value && storyRows(lot.value, presses.value, story.value?.events ?? []))
-const children = computed(() =>
-  (story.value?.children ?? []).filter((c) => c.kind === 'by-product' || isShown(c.onHand)),
-)
+const children = computed(() => (story.value?.children ?? []).filter((c) => c.kind !== 'pressed' || isShown(c.onHand)))
 const voiding = useSubmit(async (key) => {
   await api('voidFact', { key, params: { id: target.value!.id }, body: { entity: target.value!.entity } })
 })
@@ -75,9 +75,8 @@ async function takeOut(entity: VoidKind, factId: string): Promise<void> {
   await store.load()
   if (entity === 'lot') await navigateTo('/fruit')
 }
-const KINDS: EventKind[] = ['look', 'clean', 'garnish', 'sort', 'discard']
-const isJuice = computed(() => lot.value?.kind === 'pressed')
-const kinds = computed((): EventKind[] => (received.value ? KINDS : isJuice.value ? [] : ['discard']))
+/** What may be done with it, by the registry; what goes into something or onto the floor is one form. */
+const kinds = computed((): EventKind[] => (received.value ? kindsOn(lot.value!.kind) : []))
 function done(): void {
   panel.value = { show: 'none' }
   void load()
@@ -98,8 +97,11 @@ async function corrected(newId: string): Promise<void> {
       <NuxtLink to="/fruit" class="back small">{{ t('lot.back') }}</NuxtLink>
       <div class="spread">
         <h1>
-          <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }} &#8201;<span
-            class="num"
+          <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template
+          >{{
+            lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.ingredientKey) }) : name(lot.ingredientKey)
+          }}
+          &#8201;<span class="num"
             >{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0)
             }}<span class="unit">&nbsp;{{ received ? 'kg' : lot.unit }}</span></span
           >
@@ -113,6 +115,7 @@ async function corrected(newId: string): Promise<void> {
             t('lot.came', { day: day(lot.at), who: lot.by }),
             lot.count ? t('fruit.pieces', { n: lot.count }) : '',
             lot.place ? t(`place.${lot.look?.place ?? lot.place}`) : '',
+            lot.purchasedG === null ? '' : t('peel.was', { kg: n(lot.purchasedG / 1000, 2) }),
             lot.useFor,
             lot.useBy ? t('kept.until', { day: calendarDay(lot.useBy) }) : '',
           ]
@@ -176,7 +179,7 @@ async function corrected(newId: string): Promise<void> {
           @click="panel = { show: 'press' }"
           >{{ t('fruit.press') }}</v-btn
         >
-        <v-btn v-if="isJuice" color="primary" data-test="lot-take" @click="panel = { show: 'juice' }">{{
+        <v-btn v-if="!received" color="primary" data-test="lot-take" @click="panel = { show: 'juice' }">{{
           t('juice.do')
         }}</v-btn>
         <v-btn v-for="k in kinds" :key="k" :data-test="`do-${k}`" @click="panel = { show: 'event', kind: k }">{{
@@ -191,6 +194,12 @@ async function corrected(newId: string): Promise<void> {
           bare
           :lots="children.filter((c) => c.kind === 'by-product')"
         />
+        <p v-for="c in children.filter((x) => x.kind === 'peeled')" :key="c.id" class="small links">
+          <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="peeled-of">{{
+            t('peel.of', { fruit: name(c.ingredientKey) })
+          }}</NuxtLink>: <b class="num">{{ n(c.onHand / 1000, 2) }}</b> <span class="unit">kg</span>
+          {{ t('lot.stillThere') }}
+        </p>
         <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small links">
           <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="juice-of">{{ name(c.ingredientKey) }}</NuxtLink>:
           <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span>
@@ -265,6 +274,7 @@ async function corrected(newId: string): Promise<void> {
         @close="panel = { show: 'none' }"
       />
       <FruitTakeJuice v-else-if="panel.show === 'juice'" :lot="lot" @done="done" @close="panel = { show: 'none' }" />
+      <FruitPeelForm v-else-if="panel.kind === 'peel'" :lot="lot" @done="done" @close="panel = { show: 'none' }" />
       <FruitLotEventForm
         v-else
         :key="panel.kind"

@@ -1,0 +1,203 @@
+import { INGREDIENTS } from '../substances'
+import { BOOKS, baseKeyOf, purchasedPerG, type LotNow, type State } from '.'
+import type { Peel } from './peel'
+import type { Press } from './press'
+
+const NOW = '2026-11-25T10:00:00.000Z'
+const lot = (id: string, ingredientKey: string, over: Partial<LotNow> = {}): LotNow => ({
+  id,
+  standId: 'stand',
+  ingredientKey,
+  kind: 'received',
+  part: null,
+  supplier: 'Grove',
+  count: null,
+  crates: null,
+  unit: 'g',
+  amount: 10_000,
+  purchasedG: null,
+  weighed: true,
+  costEur: 20,
+  marketEur: null,
+  place: 'room',
+  seen: null,
+  useBy: null,
+  useFor: null,
+  sourceId: null,
+  at: NOW,
+  onHand: 10_000,
+  voided: false,
+  ...over,
+})
+const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
+  now: NOW,
+  teller: { seesMoney: true, mends: true },
+  stand: () => true,
+  lot: (id) => lots.find((l) => l.id === id),
+  fact: () => undefined,
+  data: (key) => INGREDIENTS.get(key),
+  handling: () => null,
+  named: () => undefined,
+  lastPerKg: () => null,
+  meanMlPerKg: () => null,
+  ...over,
+})
+const ID = 'f3a9c2d1-0000-4000-8000-000000000001'
+const pressOf = (over: Partial<Press>, lots: LotNow[], more: Partial<State> = {}) =>
+  BOOKS.press.book(
+    {
+      id: ID,
+      lotId: 'pineapple',
+      takenKg: 2,
+      trimmedKg: null,
+      juice: { value: 1400, unit: 'mL' },
+      method: 'blender-strainer',
+      minutes: null,
+      water: { value: 500, unit: 'mL' },
+      base: 'Jar',
+      ...over,
+    },
+    state(lots, more),
+  )
+const codes = (b: ReturnType<typeof pressOf>) => b.limits.map((l) => `${l.field}:${l.code}`)
+const crates = () => [lot('pineapple', 'pineapple'), lot('mango', 'mango', { costEur: 40, amount: 8000, onHand: 8000 })]
+
+describe('a press with water', () => {
+  it('makes a lot of a base: of its own name, with what the fruit cost', () => {
+    const { lots, presses, bases, movements, limits } = pressOf({}, crates())
+    expect(limits).toEqual([])
+    expect(bases).toEqual([{ key: baseKeyOf('jar '), name: 'Jar', likeKey: 'pineapple-juice' }])
+    expect(lots).toMatchObject([
+      { ingredientKey: baseKeyOf('Jar'), kind: 'pressed', unit: 'mL', amount: 1400, costEur: 4 },
+    ])
+    expect(presses[0]).toMatchObject({
+      ingredientKey: 'pineapple',
+      baseKey: baseKeyOf('Jar'),
+      takenG: 2000,
+      fruitCostEur: 4,
+    })
+    expect(presses[0]!.juiceMl).toBeLessThan(1400)
+    expect(presses[0]!.base!.leastMl).toBeCloseTo(900, 0)
+    expect(movements.map((m) => [m.lotId, m.amount])).toEqual([
+      ['pineapple', -2000],
+      [lots[0]!.id, 1400],
+    ])
+  })
+  it('is the base of that name where there is one, and refuses the name of anything else', () => {
+    const known = pressOf({}, crates(), { named: () => ({ key: 'mine', isBase: true }) })
+    expect([known.bases, known.lots[0]!.ingredientKey]).toEqual([[], 'mine'])
+    expect(codes(pressOf({}, crates(), { named: () => ({ key: 'honey', isBase: false }) }))).toEqual([
+      'base:name-taken',
+    ])
+    expect(codes(pressOf({ base: ' ' }, crates()))).toEqual(['base:base-name-missing'])
+  })
+  it('needs no name where it is plain juice', () =>
+    expect(pressOf({ water: null, base: null, juice: { value: 800, unit: 'mL' } }, crates())).toMatchObject({
+      limits: [],
+      bases: [],
+      presses: [{ base: null, baseKey: null }],
+      lots: [{ ingredientKey: 'pineapple-juice' }],
+    }))
+})
+
+describe('a press of several lots', () => {
+  const two = (over: Partial<Press> = {}, lots = crates(), more: Partial<State> = {}) =>
+    pressOf({ also: [{ lotId: 'mango', takenKg: 1 }], ...over }, lots, more)
+  it('takes from each, shares the cost by weight, and is a press of the base', () => {
+    const { presses, movements } = two()
+    expect(presses[0]).toMatchObject({
+      ingredientKey: baseKeyOf('Jar'),
+      takenG: 3000,
+      fruitCostEur: 9,
+      costBasis: 'measured',
+    })
+    expect(presses[0]!.takes.map((t) => [t.lotId, t.takenG, t.outG])).toEqual([
+      ['pineapple', 2000, 2000],
+      ['mango', 1000, 1000],
+    ])
+    expect(movements.slice(0, 2).map((m) => [m.lotId, m.amount])).toEqual([
+      ['pineapple', -2000],
+      ['mango', -1000],
+    ])
+  })
+  it('has no cost where one has none, an estimate where its last price is known, and a market price where one was given', () => {
+    const [pineapple, mango] = crates() as [LotNow, LotNow]
+    const unpriced = { ...mango, costEur: null }
+    expect(two({}, [pineapple, unpriced]).presses[0]!.fruitCostEur).toBeNull()
+    const last = two({}, [pineapple, unpriced], { lastPerKg: () => 3 }).presses[0]!
+    expect([last.fruitCostEur, last.costBasis]).toEqual([7, 'estimated'])
+    const given = two({}, [pineapple, { ...mango, costEur: 0, marketEur: 32 }]).presses[0]!
+    expect([given.fruitCostEur, given.marketCostEur]).toEqual([4, 8])
+    expect(two().presses[0]!.marketCostEur).toBeNull()
+  })
+  it('is not weighed where one of them was only counted', () =>
+    expect(two({}, [crates()[0]!, lot('mango', 'mango', { weighed: false })]).presses[0]!.weighed).toBe(false))
+  it('refuses a lot twice, another stand’s, and what is no fruit', () => {
+    expect(codes(two({ also: [{ lotId: 'pineapple', takenKg: 1 }] }))).toEqual(['also.0.takenKg:lot-twice'])
+    const far = [crates()[0]!, lot('mango', 'mango', { standId: 'other' })]
+    expect(codes(two({}, far))).toEqual(['also.0.lotId:not-a-fruit-lot'])
+    const juice = [crates()[0]!, lot('mango', 'mango', { kind: 'pressed' })]
+    expect(codes(two({}, juice))).toEqual(['also.0.lotId:not-a-fruit-lot'])
+    expect(codes(two({ also: [{ lotId: 'gone', takenKg: 1 }] }))).toEqual(['also.0.lotId:not-found'])
+    expect(codes(two({ also: [{ lotId: 'mango', takenKg: 9 }] }))).toEqual(['also.0.takenKg:lot-not-enough'])
+  })
+})
+
+describe('peeling', () => {
+  const peel = (event: Partial<Peel>, of = crates()[0]!) =>
+    BOOKS.peel.book(
+      { id: ID, lotId: of.id, event: { kind: 'peel', kg: 4, peeledG: 2200, parts: [], ...event } },
+      state([of], { handling: () => ({ shares: { peel: 0.1 } }) }),
+    )
+  const kept = { lotId: 'peel-lot', place: 'cold' as const, useBy: null, useFor: 'peel sugar' }
+  it('makes a lot of peeled fruit, cold, that remembers what it weighed as purchased', () => {
+    const { lots, movements } = peel({ parts: [{ part: 'peel', g: 1500, kept }] })
+    expect(lots).toMatchObject([
+      { kind: 'peeled', amount: 2200, purchasedG: 4000, costEur: 7.2, place: 'cold', unit: 'g' },
+      { kind: 'by-product', part: 'peel', amount: 1500, costEur: 0.8 },
+    ])
+    expect(movements.map((m) => [m.kind, m.amount])).toEqual([
+      ['peel-out', -4000],
+      ['peel-in', 2200],
+      ['peel-in', 1500],
+    ])
+  })
+  it('is known by what was left, or by what came off; not by neither, nor by more than there was', () => {
+    expect(peel({ peeledG: null, parts: [{ part: 'peel', g: 1500, kept: null }] }).lots[0]!.amount).toBe(2500)
+    const said = (event: Partial<Peel>) => peel(event).limits.map((l) => `${l.field}:${l.code}`)
+    expect(said({ peeledG: null })).toEqual(['peeledG:peeled-not-weighed'])
+    expect(said({ peeledG: 0 })).toEqual(['peeledG:amount-not-positive'])
+    expect(said({ peeledG: 4001 })).toEqual(['peeledG:peeled-more-than-taken'])
+    expect(said({ parts: [{ part: 'peel', g: 1900, kept: null }] })).toEqual(['peeledG:peeled-more-than-taken'])
+    expect(said({ peeledG: null, parts: [{ part: 'peel', g: 4000, kept: null }] })).toEqual([
+      'peeledG:peeled-more-than-taken',
+    ])
+    expect(said({ parts: [{ part: 'peel', g: 0, kept: null }] })).toEqual(['parts:part-not-positive'])
+    expect(said({ kg: 11 })).toEqual(['kg:lot-not-enough'])
+  })
+  it('is pressed hours later: by its kilos as purchased, and all that came off is trimmed', () => {
+    const peeled = lot('pineapple', 'pineapple', {
+      kind: 'peeled',
+      amount: 2200,
+      onHand: 2200,
+      purchasedG: 4000,
+      costEur: 7.2,
+    })
+    expect(purchasedPerG(peeled)).toBeCloseTo(4000 / 2200, 9)
+    const dry = { takenKg: 1.1, water: null, base: null, juice: { value: 850, unit: 'mL' as const } }
+    const { presses, movements } = pressOf(dry, [peeled])
+    expect(presses[0]).toMatchObject({ takenG: 2000, trimmedG: 900, fruitCostEur: 3.6 })
+    expect(movements[0]).toMatchObject({ lotId: 'pineapple', amount: -1100 })
+    // As if it had been peeled at the press: the same fruit, whole.
+    const whole = pressOf({ ...dry, takenKg: 2, trimmedKg: 0.9 }, [lot('pineapple', 'pineapple')]).presses[0]!
+    expect(presses[0]!.juiceMl).toBe(whole.juiceMl)
+    const [wet] = pressOf({ takenKg: 1.1 }, [peeled]).presses
+    const [wetWhole] = pressOf({ takenKg: 2, trimmedKg: 0.9 }, [lot('pineapple', 'pineapple')]).presses
+    expect(wet!.juiceMl).toBeCloseTo(wetWhole!.juiceMl, 2)
+    expect(wet!.trimmedG).toBeCloseTo(900, 2)
+  })
+  it('cannot be done twice', () => {
+    const peeled = lot('pineapple', 'pineapple', { kind: 'peeled', purchasedG: 18_000 })
+    expect(peel({}, peeled).limits.map((l) => l.code)).toEqual(['not-a-fruit-lot'])
+  })
+})

@@ -1,0 +1,77 @@
+import { checkPeel, checkTake } from '../limits'
+import { roundAmount } from '../units'
+import { byProductsCostEur, shareOfCostEur } from '../yield'
+import { child } from './child'
+import { roundMoney } from './money'
+import { onLot } from './on-lot'
+import type { PartKept } from './rows'
+import { rowId } from './row-id'
+
+/** Fruit that is peeled now and pressed later. */
+export interface Peel {
+  kind: 'peel'
+  /** as purchased */
+  kg: number
+  /** g of what was left; null where only the parts were weighed */
+  peeledG: number | null
+  /** peel, core, crown: each weighed, kept or thrown */
+  parts: PartKept[]
+}
+
+/** g that are left: weighed, or what the parts leave. */
+export const peeledOf = ({ kg, peeledG, parts }: Peel): number =>
+  peeledG ?? kg * 1000 - parts.reduce((sum, p) => sum + (p.g ?? 0), 0)
+
+/**
+ * What was peeled is a lot of its own, covered and cold, which remembers its kilos as purchased: a press of it yields by
+ * those. Parts that are kept carry the share of the cost that the owner set, the peeled fruit the rest.
+ */
+export const peel = onLot<Peel>({
+  lots: ['received'],
+  moves: 'peel-out',
+  takes: ({ kg }) => kg * 1000,
+  check: (event, takenG, lot) => [
+    ...checkTake(takenG, lot.onHand, 'kg'),
+    ...checkPeel(
+      event.kg * 1000,
+      event.peeledG,
+      event.parts.map((p) => p.g ?? NaN),
+    ),
+  ],
+  makes: (told, { lot, at, takenG, shares }) => {
+    const kept = told.event.parts.flatMap(({ part, g, kept }) => (kept && g !== null ? [{ part, g, kept }] : []))
+    const costEur = shareOfCostEur(lot.costEur, lot.amount, takenG)
+    const carried = byProductsCostEur(
+      costEur,
+      kept.map((p) => shares[p.part] ?? 0),
+    )?.map(roundMoney)
+    const market = shareOfCostEur(lot.marketEur, lot.amount, takenG)
+    const peeled = child(lot, {
+      id: rowId(told.id, 'peeled'),
+      kind: 'peeled',
+      amount: roundAmount(peeledOf(told.event)),
+      purchasedG: takenG,
+      weighed: lot.weighed,
+      costEur: costEur === null || !carried ? null : roundMoney(costEur - carried.reduce((a, b) => a + b, 0)),
+      marketEur: market === null ? null : roundMoney(market),
+      place: 'cold',
+      sourceId: told.id,
+      at,
+    })
+    const parts = kept.map(({ part, g, kept: k }, i) =>
+      child(lot, {
+        id: k.lotId,
+        kind: 'by-product',
+        part,
+        amount: roundAmount(g),
+        costEur: carried ? carried[i]! : null,
+        place: k.place,
+        useBy: k.useBy,
+        useFor: k.useFor,
+        sourceId: told.id,
+        at,
+      }),
+    )
+    return { as: 'peel-in', lots: [peeled, ...parts] }
+  },
+})
