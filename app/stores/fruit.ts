@@ -205,7 +205,7 @@ type PressRow = Pick<
   Press,
   'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCostEur' | 'costBasis' | 'at'
 > &
-  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen' | 'base' | 'takes'>>
+  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen' | 'base' | 'takes' | 'weighed'>>
 export function figuresOfPress(p: PressRow): PressFigures {
   return pressFigures({
     takenG: p.takenG,
@@ -217,6 +217,7 @@ export function figuresOfPress(p: PressRow): PressFigures {
     spilledMl: p.spilledMl,
     foamy: p.seen?.foam === 'foamy',
     base: p.base,
+    weighed: p.weighed,
     fruits: p.takes?.length,
     brixMeasured: typeof p.seen?.brix === 'number',
     fruitCostEur: p.fruitCostEur,

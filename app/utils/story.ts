@@ -1,6 +1,6 @@
 import type { VoidKind } from '#core/books/rows'
 import { peeledOf } from '#core/books/peel'
-import { yieldMlPerKg } from '#core/yield'
+import { isGuessed, yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
 type Words = (
@@ -62,7 +62,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
           name: name(p.baseKey!),
           with: t('story.withWater', { l: n(p.base.waterG / 1000, 2) }),
         }),
-        mlPerKg: (p.base ? '≈ ' : guessed(p)) + n(yieldMlPerKg(p)),
+        mlPerKg: (isGuessed(p) ? '≈ ' : '') + n(yieldMlPerKg(p)),
         method: t(`method.${p.method}`),
         extra: [
           p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '',

@@ -70,6 +70,11 @@ describe('water pressed in with the fruit', () => {
       'pulp',
     ])
   })
+  it('is never thinner than what is sure: fruit that gave more than flesh usually holds, held more', () => {
+    const much = jar({ juice: { value: 850, unit: 'mL' } })
+    expect(much.juiceMl.likely).toBeCloseTo(625, -1)
+    expect(much.brix).toBeGreaterThanOrEqual(much.leastBrix - 0.05)
+  })
   it('refuses more than went in, and parts that weigh more than what is left', () => {
     expect(limitOf(() => jar({ juice: { value: 1100, unit: 'g' } }))).toEqual(['base-more-than-went-in', 'juice'])
     expect(limitOf(() => jar({ trimmedG: 850 }))).toEqual(['trim-takes-all', 'trimmedG'])

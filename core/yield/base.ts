@@ -135,11 +135,20 @@ export function evaluateBase(input: BaseInput): BaseResult {
   const pure = mixed(juices)
   const juiceGPerMl = massG(pure) / volumeMl(pure)
 
-  const liquorG = sumOf(liquors)
-  const evenly = mixed([...juices, water])
-  const even = { stream: scaled(evenly, 1 / massG(evenly)), juiceShare: liquorG / (liquorG + waterG) }
   const oneGram = (s: Stream): Stream => scaled(s, 1 / massG(s))
-  const { stream: gram, juiceShare } = brix === null ? even : withBrix(oneGram(pure), oneGram(waterStream(1, 20)), brix)
+  const evenly = (liquorG: number) => ({
+    stream: oneGram(mixed([scaled(pure, liquorG / massG(pure)), water])),
+    juiceShare: liquorG / (liquorG + waterG),
+  })
+  const typedG = (gPerMl: number): number => {
+    const jugG = input.juice.unit === 'g' ? input.juice.value : input.juice.value * gPerMl
+    return jugG + (input.spilledMl ?? 0) * gPerMl
+  }
+  // More came out than flesh and water are: then the fruit held more than is usual.
+  const usual = evenly(massG(pure))
+  const heldG = Math.max(massG(pure), typedG(1 / volumeMl(usual.stream)) - waterG)
+  const { stream: gram, juiceShare } =
+    brix === null ? evenly(heldG) : withBrix(oneGram(pure), oneGram(waterStream(1, 20)), brix)
 
   const gPerMl = 1 / volumeMl(gram)
   const inG = (v: PressInput['juice']): number => (v.unit === 'g' ? v.value : v.value * gPerMl)

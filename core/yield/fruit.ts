@@ -15,6 +15,8 @@ export interface FruitYield {
   /** spread, mL per kg: sample standard deviation; null with fewer than two presses */
   spreadMlPerKg: number | null
   count: number
+  /** how many of them are of an estimate */
+  guessed: number
   /** mL per kg of the presses that the next lot is predicted from, newest first */
   history: number[]
   /** the yield to cost with: the stand's own where there is one */
@@ -39,6 +41,7 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
     handbook,
     mean,
     count: yields.length,
+    guessed: recent.filter((p) => p.guessed).length,
     history: presses.slice(0, PRESSES_KNOWN).flatMap((p) => p.yield?.value ?? []),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,

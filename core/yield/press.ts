@@ -211,6 +211,8 @@ export interface PressFacts {
   spilledMl?: number | null
   /** what came out, where water went in or several fruits did: then `juiceMl` is the juice that is likely in it */
   base?: { outMl: number; spilledMl: number | null } | null
+  /** false where its fruit was only counted */
+  weighed?: boolean
   /** fruits that went in */
   fruits?: number
   /** °Bx of a base was measured, and says how much juice it is */
@@ -227,7 +229,15 @@ export interface PressFacts {
   params: { name: string; when: string }
 }
 
+/**
+ * Whether the yield of a press is of an estimate: nobody weighed its fruit, or water in it was reckoned off. It is
+ * marked wherever it shows.
+ */
+export const isGuessed = (p: { weighed: boolean; base: unknown }): boolean => !p.weighed || p.base !== null
+
 export interface PressFigures {
+  /** its yield is of an estimate */
+  guessed: boolean
   /** mL of juice that came out, per kg as purchased; null of several fruits, of which none says what it gave */
   yield: Figure | null
   /** share of the fruit left after trimming; null where the trim was not weighed */
@@ -290,6 +300,7 @@ export function pressFigures(p: PressFacts): PressFigures {
       : minutes
   const bought = p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price'
   return {
+    guessed: isGuessed({ weighed: p.weighed ?? true, base: p.base ?? null }),
     yield: (p.fruits ?? 1) > 1 ? null : quotient('yield', 'mL/kg', out, taken, p.params),
     edibleShare:
       p.trimmedG === null

@@ -23,6 +23,7 @@ import {
   titratableAcidity,
   withLabour,
   type PressFacts,
+  type PressFigures,
 } from '../../core/yield'
 import { sureYield } from '../../core/yield/prediction'
 
@@ -73,6 +74,7 @@ const press = (over: Partial<PressFacts> = {}) =>
     params: { name: 'lemon', when: since },
     ...over,
   })
+const figures = ({ guessed: _, ...rest }: PressFigures) => rest
 const other = press({
   trimmedG: null,
   juiceTyped: 'g',
@@ -210,10 +212,10 @@ export function told(): string {
   for (const { fruit, ...figures } of buy.fruit) t.section(`to buy, ${fruit}`, figures)
   for (const { key, ...figures } of buy.goods) t.section(`to buy, ${key}`, figures)
   t.section('from the tap', { tap: buy.tapG })
-  t.section('a press', { ...press() })
-  t.section('another', { ...other })
+  t.section('a press', figures(press()))
+  t.section('another', figures(other))
   t.section('with foam', { yield: foamy.yield })
-  t.section('with water', { ...press({ juiceMl: 2900, base: { outMl: 4000, spilledMl: 50 } }) })
+  t.section('with water', figures(press({ juiceMl: 2900, base: { outMl: 4000, spilledMl: 50 } })))
   t.section('with water, its °Bx read', {
     yield: press({ juiceMl: 2900, base: { outMl: 4000, spilledMl: null }, brixMeasured: true }).yield,
   })

@@ -12,6 +12,8 @@ const props = defineProps<{
   label?: string
   large?: boolean
   shownAs?: string
+  /** it rests on what somebody reckoned instead of weighing it */
+  guessed?: boolean
 }>()
 const { figure: text, n, unit: unitOf } = useFormat()
 const { t } = useI18n()
@@ -20,11 +22,12 @@ const kilo = computed(
   () =>
     !!props.large && Math.abs(props.figure.value) >= 1000 && (props.figure.unit === 'g' || props.figure.unit === 'mL'),
 )
-const shown = computed(
+const number = computed(
   () =>
     props.shownAs ??
     (kilo.value ? n(props.figure.value / 1000, 3) : text(props.figure, props.digits ?? digitsFor(props.figure.unit))),
 )
+const shown = computed(() => (props.guessed ? `≈ ${number.value}` : number.value))
 const unit = computed(
   () => props.unit ?? (kilo.value ? (props.figure.unit === 'g' ? 'kg' : 'L') : unitOf(props.figure.unit)),
 )

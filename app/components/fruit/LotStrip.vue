@@ -2,7 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { eurPerKg } from '#core/cost'
 import { partsOfLot } from '#core/yield'
-import { yieldMlPerKg } from '#core/yield'
+import { isGuessed, yieldMlPerKg } from '#core/yield'
 import type { Lot } from '#shared/contract'
 import { isOfOne, isThere, useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
@@ -64,8 +64,7 @@ const label = computed(
         /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
         <span v-if="latest" class="quiet"
-          >{{ latest.weighed && !latest.base ? '' : '≈ '
-          }}{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span
+          >{{ isGuessed(latest) ? '≈ ' : '' }}{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span
         >
       </span>
     </button>

@@ -11,12 +11,28 @@ const { n } = useFormat()
 const session = useSession()
 const rows = computed(() => [
   ...(props.press?.yield
-    ? [{ key: 'press', label: props.pressLabel ?? t('yield.press'), figure: props.press.yield }]
+    ? [
+        {
+          key: 'press',
+          label: props.pressLabel ?? t('yield.press'),
+          figure: props.press.yield,
+          guessed: props.press.guessed,
+        },
+      ]
     : []),
   ...(props.known?.mean
-    ? [{ key: 'mean', label: t('yield.mean', { n: props.known.count }, props.known.count), figure: props.known.mean }]
+    ? [
+        {
+          key: 'mean',
+          label: t('yield.mean', { n: props.known.count }, props.known.count),
+          figure: props.known.mean,
+          guessed: props.known.guessed > 0,
+        },
+      ]
     : []),
-  ...(props.known ? [{ key: 'handbook', label: t('yield.handbook'), figure: props.known.handbook }] : []),
+  ...(props.known
+    ? [{ key: 'handbook', label: t('yield.handbook'), figure: props.known.handbook, guessed: false }]
+    : []),
 ])
 const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1) * 1.05)
 </script>
@@ -25,7 +41,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
   <div class="stack" style="gap: 10px">
     <div v-for="r in rows" :key="r.key" class="bar" :class="r.key">
       <div class="spread">
-        <span>{{ r.label }}</span><FigureButton :figure="r.figure" :label="r.label" />
+        <span>{{ r.label }}</span><FigureButton :guessed="r.guessed" :figure="r.figure" :label="r.label" />
       </div>
       <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
         <rect
@@ -56,7 +72,11 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
         <span>{{ t('yield.market') }}</span><FigureButton :figure="press.marketPerL" :label="t('yield.market')" />
       </div>
       <div v-if="known?.costPerL" class="spread">
-        <span>{{ t('yield.costMean') }}</span><FigureButton :figure="known.costPerL" :label="t('yield.costMean')" />
+        <span>{{ t('yield.costMean') }}</span><FigureButton
+          :guessed="known.guessed > 0"
+          :figure="known.costPerL"
+          :label="t('yield.costMean')"
+        />
       </div>
     </template>
     <div v-if="press?.edibleShare" class="spread">
