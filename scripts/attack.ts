@@ -3,6 +3,7 @@ import { connect } from 'node:net'
 import fc from 'fast-check'
 import { v7 as uuid } from 'uuid'
 import { broken, fromSchema, type Schema } from '../tests/api/json-schema'
+import { MONEY_NAMES } from '../shared/contract'
 import { DEMO_SIGN_INS } from '../server/db/demo'
 import type { AppServer } from './lib/app-server'
 import { withInstallation } from './lib/installation'
@@ -39,7 +40,7 @@ function note(what: string): void {
 }
 
 const INSIDE = /\n\s+at |node_modules|Sequelize|ER_[A-Z_]+|SELECT .* FROM|scrypt|password_?hash/i
-const MONEY = /"\w*Eur\w*":\s*-?[\d."]/
+const MONEY = new RegExp(`"(${[...MONEY_NAMES].join('|')})":\\s*-?[\\d."]`)
 
 async function send(
   role: Role,

@@ -67,7 +67,7 @@ const delivery = (standId: string, over: Partial<BodyInput<'postLot'>> = {}): Bo
   supplier: 'Grove',
   kg: 5,
   count: null,
-  price: { eur: 2.4, per: 'kg' },
+  price: { paid: 2.4, per: 'kg' },
   ...over,
 })
 
@@ -143,7 +143,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   const [vessel] = await owner.get('/vessels')
   const [place] = (await owner.get('/stands')).filter((s) => s.id === stand)
   const without = ({ id: _, standard: _s, shipped: _h, ...rest }: Row) => rest
-  const lot = delivery(stand, { kg: 4, price: null, priceEurPerKg: 2.2 })
+  const lot = delivery(stand, { kg: 4, price: { paid: 2.2, per: 'kg' } })
   const writes: [KeptId, Record<string, string>, object][] = [
     ['postLot', {}, lot],
     ['postPress', {}, press(lot.id)],
@@ -164,7 +164,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
     ],
     ['putRecipe', { id: recipe!.id }, { ...without(recipe!), name: 'Renamed without a connection' }],
     ['putPlanLine', { id: uuid() }, { standId: stand, day: '2026-12-24', recipeId: recipe!.id, cups: 55, version: 0 }],
-    ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPriceEur: 10.2, packG: 10000 }],
+    ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPrice: 10.2, packG: 10000 }],
     ['putCup', { id: cup!.id }, { ...without(cup!), name: '400 mL, new' }],
     ['putVessel', { id: vessel!.id }, { ...without(vessel!), name: 'Old pot' }],
     ['putStand', { id: place!.id }, { ...without(place!), name: 'Ferry landing, east' }],

@@ -48,7 +48,15 @@ async function writer(url: string, cookie: string, stand: string): Promise<void>
           method: 'hand-reamer',
           minutes: 2,
         }
-      : { id, standId: stand, ingredientKey: 'lemon', supplier: null, kg: 5, priceEurPerKg: 2, count: null }
+      : {
+          id,
+          standId: stand,
+          ingredientKey: 'lemon',
+          supplier: null,
+          kg: 5,
+          price: { paid: 2, per: 'kg' },
+          count: null,
+        }
     const w: Write = { id, key: uuid(), path: pressing ? '/api/v1/presses' : '/api/v1/lots', body, acknowledged: false }
     writes.push(w)
     // As the outbox does: the same key until there is an answer.

@@ -34,7 +34,7 @@ export function useBringBack() {
           name: before.name,
           family: before.family,
           draft: before.draft,
-          ...(session.isOwner ? { sellEur: before.sellEur } : {}),
+          ...(session.isOwner ? { sellPrice: before.sellPrice } : {}),
           version: now.version,
         } as never,
       })

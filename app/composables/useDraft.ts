@@ -19,7 +19,7 @@ export function useDraft(id: string) {
   const recipe = computed(() => drinks.byId.get(id))
   const document = shallowRef<RecipeDocument | null>(recipe.value ? structuredClone(toRaw(recipe.value.draft)) : null)
   const name = ref(recipe.value?.name ?? '')
-  const sellEur = ref<number | null>(recipe.value?.sellEur ?? null)
+  const sellPrice = ref<number | null>(recipe.value?.sellPrice ?? null)
   const state = ref<DraftState>(outbox.waitingFor('putRecipe', id) ? 'offline' : 'saved')
   const message = ref('')
   const theirs = shallowRef<Recipe | null>(null)
@@ -55,7 +55,7 @@ export function useDraft(id: string) {
     dirty = false
     state.value = 'saving'
     message.value = ''
-    const sent = { draft: doc, name: name.value.trim() || r.name, sellEur: sellEur.value }
+    const sent = { draft: doc, name: name.value.trim() || r.name, sellPrice: sellPrice.value }
     try {
       const done = await outbox.keep('putRecipe', {
         key: uuid(),
@@ -81,13 +81,13 @@ export function useDraft(id: string) {
     const {
       name: savedName,
       draft,
-      sellEur: savedPrice,
-    } = entry.body as { name: string; draft: RecipeDocument; sellEur?: number | null }
+      sellPrice: savedPrice,
+    } = entry.body as { name: string; draft: RecipeDocument; sellPrice?: number | null }
     drinks.confirmed(id, {
       version,
       draft,
       name: savedName,
-      ...(savedPrice === undefined ? {} : { sellEur: savedPrice }),
+      ...(savedPrice === undefined ? {} : { sellPrice: savedPrice }),
     })
     if (!dirty && state.value === 'offline') state.value = 'saved'
   })
@@ -111,7 +111,7 @@ export function useDraft(id: string) {
   function adopt(r: Recipe): void {
     document.value = structuredClone(toRaw(r.draft))
     name.value = r.name
-    sellEur.value = r.sellEur
+    sellPrice.value = r.sellPrice
     version = r.version
   }
   async function dropStale(): Promise<void> {
@@ -150,7 +150,7 @@ export function useDraft(id: string) {
     recipe,
     document,
     name,
-    sellEur,
+    sellPrice,
     state,
     message,
     theirs,

@@ -46,7 +46,7 @@ export function usePacks() {
   )
   /** Something has to be bought that nobody has a price of: the sum is not all of it. */
   const hasHole = computed(() => toBuy.value.some(([key]) => !packs.value.get(key)?.packs.length))
-  const total = computed(() => [...packs.value.values()].reduce((s, p) => s + (p.totalEur ?? 0), 0))
+  const total = computed(() => [...packs.value.values()].reduce((s, p) => s + (p.totalPrice ?? 0), 0))
   /** Packs of one seller together, the seller said once. */
   const packText = (p: PackChoiceRow): string =>
     p.packs

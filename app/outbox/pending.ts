@@ -62,17 +62,17 @@ export function withPendingRecipes(recipes: Recipe[], entries: readonly Entry[])
   let out = recipes
   for (const e of entries) {
     if (e.route !== 'putRecipe') continue
-    const { version, sellEur, ...b } = e.body as BodyInput<'putRecipe'>
+    const { version, sellPrice, ...b } = e.body as BodyInput<'putRecipe'>
     const known = out.find((r) => r.id === e.params.id)
     const draft = b.draft as RecipeDocument
     if (known)
       out = out.map((r) =>
-        r === known ? { ...r, ...b, draft, sellEur: sellEur === undefined ? r.sellEur : sellEur } : r,
+        r === known ? { ...r, ...b, draft, sellPrice: sellPrice === undefined ? r.sellPrice : sellPrice } : r,
       )
     else if (version === 0)
       out = [
         ...out,
-        { ...b, draft, id: e.params.id!, shipped: null, sellEur: sellEur ?? null, version, standard: null },
+        { ...b, draft, id: e.params.id!, shipped: null, sellPrice: sellPrice ?? null, version, standard: null },
       ]
   }
   return out

@@ -59,7 +59,7 @@ const orderToday = computed(() => rows.value.filter((r) => r.buyKg.value > 0 && 
 const print = (): void => window.print()
 function download(): void {
   saveCsv(`buying-${plan.day}.csv`, [
-    ['item', 'juice_mL', 'needed_kg', 'held_kg', 'buy_kg', 'packs', ...(session.isOwner ? ['EUR'] : []), 'order_by'],
+    ['item', 'juice_mL', 'needed_kg', 'held_kg', 'buy_kg', 'packs', ...(session.isOwner ? ['money'] : []), 'order_by'],
     ...rows.value.map((r) => [
       name(r.fruit),
       Math.round(r.juiceMl.value),
@@ -67,7 +67,7 @@ function download(): void {
       Math.round(r.onHandKg.value * 100) / 100,
       Math.round(r.buyKg.value * 100) / 100,
       r.packs ? packText(r.packs) : '',
-      ...(session.isOwner ? [r.packs?.totalEur ?? ''] : []),
+      ...(session.isOwner ? [r.packs?.totalPrice ?? ''] : []),
       r.by.ripe,
     ]),
     ...goods.value.map((g) => [
@@ -75,7 +75,7 @@ function download(): void {
       '',
       ...[g.neededG, g.onHandG, g.buyG].map((f) => Math.round(f.value) / 1000),
       g.packs ? packText(g.packs) : '',
-      ...(session.isOwner ? [g.packs?.totalEur ?? ''] : []),
+      ...(session.isOwner ? [g.packs?.totalPrice ?? ''] : []),
       '',
     ]),
   ])

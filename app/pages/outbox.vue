@@ -30,7 +30,7 @@ function titleOf(e: Entry): string {
     name: b.name ?? '',
     cups: b.cups ?? '',
     day: b.day ? calendarDay(b.day) : '',
-    price: n(Number(b.packPriceEur ?? 0), 2),
+    price: n(Number(b.packPrice ?? 0), 2),
   }
   return te(`outbox.what.${e.route}`) ? t(`outbox.what.${e.route}`, words) : `${t('outbox.what.other')} ${words.name}`
 }

@@ -17,9 +17,9 @@ const cupFields = computed((): FieldSpec[] => [
   { key: 'name', label: t('store.name'), kind: 'text' },
   { key: 'capacityMl', label: t('store.brim'), kind: 'number', unit: 'mL' },
   { key: 'fillLineMl', label: t('store.fillLine'), kind: 'number', unit: 'mL' },
-  { key: 'cupEur', label: t('item.cup'), kind: 'number', unit: '€' },
-  { key: 'lidEur', label: t('item.lid'), kind: 'number', unit: '€' },
-  { key: 'strawEur', label: t('item.straw'), kind: 'number', unit: '€' },
+  { key: 'cupPrice', label: t('item.cup'), kind: 'number', unit: '€' },
+  { key: 'lidPrice', label: t('item.lid'), kind: 'number', unit: '€' },
+  { key: 'strawPrice', label: t('item.straw'), kind: 'number', unit: '€' },
 ])
 const vesselFields = computed((): FieldSpec[] => [
   { key: 'name', label: t('store.name'), kind: 'text' },
@@ -29,9 +29,9 @@ const vesselFields = computed((): FieldSpec[] => [
 const standFields = computed((): FieldSpec[] => [
   { key: 'name', label: t('store.name'), kind: 'text' },
   { key: 'timeZone', label: t('firstRun.timeZone'), kind: 'text' },
-  { key: 'labourEurPerH', label: t('store.labour'), kind: 'number', unit: '€/h' },
-  { key: 'electricityEurPerKwh', label: t('store.electricity'), kind: 'number', unit: '€/kWh', optional: true },
-  { key: 'gasEurPerKwh', label: t('store.gas'), kind: 'number', unit: '€/kWh', optional: true },
+  { key: 'labourPerH', label: t('store.labour'), kind: 'number', unit: '€/h' },
+  { key: 'electricityPerKwh', label: t('store.electricity'), kind: 'number', unit: '€/kWh', optional: true },
+  { key: 'gasPerKwh', label: t('store.gas'), kind: 'number', unit: '€/kWh', optional: true },
   { key: 'sipMin', label: t('store.sipMin'), kind: 'number', unit: 'min' },
   { key: 'roomC', label: t('store.roomC'), kind: 'number', unit: '°C' },
   { key: 'lossShare', label: t('store.loss'), kind: 'number', unit: t('store.of1') },
@@ -52,9 +52,9 @@ const newCup = computed(() => ({
   name: '',
   capacityMl: null,
   fillLineMl: null,
-  cupEur: 0,
-  lidEur: 0,
-  strawEur: 0,
+  cupPrice: 0,
+  lidPrice: 0,
+  strawPrice: 0,
   version: 0,
 }))
 const newVessel = computed(() => ({

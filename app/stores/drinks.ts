@@ -100,7 +100,7 @@ export const useDrinks = defineStore('drinks', () => {
     r.standard ? signed.value.changedSince(r.standard.snapshot, context) : []
 
   const priceBook = computed((): PriceBook | null => {
-    const rate = session.stand?.labourEurPerH
+    const rate = session.stand?.labourPerH
     if (!session.isOwner || rate === null || rate === undefined) return null
     const known = fruit.yields
     return {
@@ -108,8 +108,8 @@ export const useDrinks = defineStore('drinks', () => {
       fruitYield: (key) => known.get(key),
       fruitOf: catalogue.fruitOf,
       baseOf: catalogue.baseOf,
-      labourEurPerH: rate,
-      kwhEur: { electricity: session.stand?.electricityEurPerKwh ?? null, gas: session.stand?.gasEurPerKwh ?? null },
+      labourPerH: rate,
+      kwhPrice: { electricity: session.stand?.electricityPerKwh ?? null, gas: session.stand?.gasPerKwh ?? null },
     }
   })
 
@@ -119,10 +119,10 @@ export const useDrinks = defineStore('drinks', () => {
     const cup = cupOf(doc)
     return cup
       ? [
-          { key: 'cup', eachEur: cup.cupEur ?? 0 },
-          { key: 'lid', eachEur: cup.lidEur ?? 0 },
-          { key: 'straw', eachEur: cup.strawEur ?? 0 },
-        ].filter((i) => i.eachEur > 0)
+          { key: 'cup', eachPrice: cup.cupPrice ?? 0 },
+          { key: 'lid', eachPrice: cup.lidPrice ?? 0 },
+          { key: 'straw', eachPrice: cup.strawPrice ?? 0 },
+        ].filter((i) => i.eachPrice > 0)
       : []
   }
   /** What one cup costs, made by itself. */

@@ -203,9 +203,9 @@ export const useFruit = defineStore('fruit', () => {
 
 type PressRow = Pick<
   Press,
-  'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCostEur' | 'costBasis' | 'at'
+  'ingredientKey' | 'takenG' | 'trimmedG' | 'juiceMl' | 'juiceUnit' | 'minutes' | 'fruitCost' | 'costBasis' | 'at'
 > &
-  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCostEur' | 'marketCostEur' | 'seen' | 'base' | 'takes' | 'weighed'>>
+  Partial<Pick<Press, 'hands' | 'spilledMl' | 'byCost' | 'marketCost' | 'seen' | 'base' | 'takes' | 'weighed'>>
 export function figuresOfPress(p: PressRow): PressFigures {
   return pressFigures({
     takenG: p.takenG,
@@ -220,9 +220,9 @@ export function figuresOfPress(p: PressRow): PressFigures {
     weighed: p.weighed,
     fruits: p.takes?.length,
     brixMeasured: typeof p.seen?.brix === 'number',
-    fruitCostEur: p.fruitCostEur,
-    byCostEur: p.byCostEur,
-    marketCostEur: p.marketCostEur,
+    fruitCost: p.fruitCost,
+    byCost: p.byCost,
+    marketCost: p.marketCost,
     fruitCostBasis: p.costBasis,
     params: { name: p.ingredientKey, when: p.at },
   })

@@ -4,6 +4,7 @@ import { openSealDb, openTabletDb, READS_FORM, type CachedRead, type Entry, type
 import { TabletVault } from '~/outbox/vault'
 import { onForget } from '~/utils/forget'
 import type { BodyInput, Contract, Person, Reply } from '#shared/contract'
+import { todaysBody } from '#shared/earlier'
 import { FACT_ROUTES, withMoment } from '#shared/facts'
 import { ROUTES, type KeptId } from '#shared/routes'
 import { api, ApiProblem, noAnswer, tagged, uuid } from '~/utils/api'
@@ -12,6 +13,9 @@ import { useSession } from './session'
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
 const OVERLAID: readonly string[] = [...FACT_ROUTES, 'putRecipe', 'putPlanLine']
+
+/** As it would be told today: what an earlier release put down is sent as it is, and shown so. */
+const ofToday = (e: Entry): Entry => ({ ...e, body: todaysBody(e.body) })
 
 type Kept<K extends KeptId> = { params?: Record<string, string>; body: BodyInput<K>; key?: string }
 export type KeepResult<K extends KeptId> = { kept: false; reply: Reply<K> } | { kept: true; reply: null }
@@ -40,10 +44,11 @@ export const useOutbox = defineStore('outbox', () => {
       vault = new TabletVault(db, seals)
       await vault.load()
       const told = (now: readonly Entry[], others: number): void => {
-        entries.value = [...now]
+        entries.value = now.map(ofToday)
         locked.value = others
       }
-      outbox = new Outbox(db, sendEntry, vault, told, (entry, reply) => {
+      outbox = new Outbox(db, sendEntry, vault, told, (sent, reply) => {
+        const entry = ofToday(sent)
         if (OVERLAID.includes(entry.route))
           delivered.value = [
             ...delivered.value,

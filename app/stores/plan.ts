@@ -31,8 +31,8 @@ export type Known = Pick<Cost, 'total' | 'known'>
 /** What one cup of a batch costs. */
 export const perCup = ({ cost, batch }: Sheet): Known | null =>
   cost && {
-    total: cost.total && quotient('cost-of-cup', 'EUR', cost.total, batch.cups),
-    known: quotient('cost-of-cup', 'EUR', cost.known, batch.cups),
+    total: cost.total && quotient('cost-of-cup', 'money', cost.total, batch.cups),
+    known: quotient('cost-of-cup', 'money', cost.known, batch.cups),
   }
 
 /** A planned line that cannot be worked out, and why. */
@@ -103,7 +103,7 @@ export const usePlan = defineStore('plan', () => {
     if (!costs.length) return null
     const known = sum(
       'cost-of-day',
-      'EUR',
+      'money',
       costs.map((c) => c.known),
     )
     return { known, total: costs.every((c) => c.total) ? known : null }

@@ -39,11 +39,11 @@ const DIGITS: Record<string, number> = {
   'g/mL': 3,
   'g/100 mL': 2,
   'mL/kg': 0,
-  EUR: 2,
-  'EUR/kg': 2,
-  'EUR/L': 2,
-  'EUR/g': 5,
-  'EUR/h': 2,
+  money: 2,
+  'money/kg': 2,
+  'money/L': 2,
+  'money/g': 5,
+  'money/h': 2,
   'min/L': 1,
   '1': 3,
   cups: 0,
@@ -57,7 +57,7 @@ export const digitsFor = (unit: string): number => DIGITS[unit] ?? 2
 /** How a unit is written beside its number. */
 export function unitText(unit: string): string {
   if (unit === '1') return ''
-  return unit.replace('EUR', '€')
+  return unit.replace('money', '€')
 }
 
 /** Day before month in both languages. */

@@ -17,8 +17,8 @@ const lot = (id: string, ingredientKey: string, over: Partial<LotNow> = {}): Lot
   amount: 10_000,
   purchasedG: null,
   weighed: true,
-  costEur: 20,
-  marketEur: null,
+  cost: 20,
+  marketCost: null,
   place: 'room',
   seen: null,
   useBy: null,
@@ -60,7 +60,7 @@ const pressOf = (over: Partial<Press>, lots: LotNow[], more: Partial<State> = {}
     state(lots, more),
   )
 const codes = (b: ReturnType<typeof pressOf>) => b.limits.map((l) => `${l.field}:${l.code}`)
-const crates = () => [lot('pineapple', 'pineapple'), lot('mango', 'mango', { costEur: 40, amount: 8000, onHand: 8000 })]
+const crates = () => [lot('pineapple', 'pineapple'), lot('mango', 'mango', { cost: 40, amount: 8000, onHand: 8000 })]
 
 describe('a press with water', () => {
   it('makes a lot of a base: of its own name, with what the fruit cost', () => {
@@ -68,13 +68,13 @@ describe('a press with water', () => {
     expect(limits).toEqual([])
     expect(bases).toEqual([{ key: baseKeyOf('jar '), name: 'Jar', likeKey: 'pineapple-juice' }])
     expect(lots).toMatchObject([
-      { ingredientKey: baseKeyOf('Jar'), kind: 'pressed', unit: 'mL', amount: 1400, costEur: 4 },
+      { ingredientKey: baseKeyOf('Jar'), kind: 'pressed', unit: 'mL', amount: 1400, cost: 4 },
     ])
     expect(presses[0]).toMatchObject({
       ingredientKey: 'pineapple',
       baseKey: baseKeyOf('Jar'),
       takenG: 2000,
-      fruitCostEur: 4,
+      fruitCost: 4,
     })
     expect(presses[0]!.juiceMl).toBeLessThan(1400)
     expect(presses[0]!.base!.leastMl).toBeCloseTo(900, 0)
@@ -108,7 +108,7 @@ describe('a press of several lots', () => {
     expect(presses[0]).toMatchObject({
       ingredientKey: baseKeyOf('Jar'),
       takenG: 3000,
-      fruitCostEur: 9,
+      fruitCost: 9,
       costBasis: 'measured',
     })
     expect(presses[0]!.takes.map((t) => [t.lotId, t.takenG, t.outG])).toEqual([
@@ -122,13 +122,13 @@ describe('a press of several lots', () => {
   })
   it('has no cost where one has none, an estimate where its last price is known, and a market price where one was given', () => {
     const [pineapple, mango] = crates() as [LotNow, LotNow]
-    const unpriced = { ...mango, costEur: null }
-    expect(two({}, [pineapple, unpriced]).presses[0]!.fruitCostEur).toBeNull()
+    const unpriced = { ...mango, cost: null }
+    expect(two({}, [pineapple, unpriced]).presses[0]!.fruitCost).toBeNull()
     const last = two({}, [pineapple, unpriced], { lastPerKg: () => 3 }).presses[0]!
-    expect([last.fruitCostEur, last.costBasis]).toEqual([7, 'estimated'])
-    const given = two({}, [pineapple, { ...mango, costEur: 0, marketEur: 32 }]).presses[0]!
-    expect([given.fruitCostEur, given.marketCostEur]).toEqual([4, 8])
-    expect(two().presses[0]!.marketCostEur).toBeNull()
+    expect([last.fruitCost, last.costBasis]).toEqual([7, 'estimated'])
+    const given = two({}, [pineapple, { ...mango, cost: 0, marketCost: 32 }]).presses[0]!
+    expect([given.fruitCost, given.marketCost]).toEqual([4, 8])
+    expect(two().presses[0]!.marketCost).toBeNull()
   })
   it('is not weighed where one of them was only counted', () =>
     expect(two({}, [crates()[0]!, lot('mango', 'mango', { weighed: false })]).presses[0]!.weighed).toBe(false))
@@ -153,8 +153,8 @@ describe('peeling', () => {
   it('makes a lot of peeled fruit, cold, that remembers what it weighed as purchased', () => {
     const { lots, movements } = peel({ parts: [{ part: 'peel', g: 1500, kept }] })
     expect(lots).toMatchObject([
-      { kind: 'peeled', amount: 2200, purchasedG: 4000, costEur: 7.2, place: 'cold', unit: 'g' },
-      { kind: 'by-product', part: 'peel', amount: 1500, costEur: 0.8 },
+      { kind: 'peeled', amount: 2200, purchasedG: 4000, cost: 7.2, place: 'cold', unit: 'g' },
+      { kind: 'by-product', part: 'peel', amount: 1500, cost: 0.8 },
     ])
     expect(movements.map((m) => [m.kind, m.amount])).toEqual([
       ['peel-out', -4000],
@@ -181,12 +181,12 @@ describe('peeling', () => {
       amount: 2200,
       onHand: 2200,
       purchasedG: 4000,
-      costEur: 7.2,
+      cost: 7.2,
     })
     expect(purchasedPerG(peeled)).toBeCloseTo(4000 / 2200, 9)
     const dry = { takenKg: 1.1, water: null, base: null, juice: { value: 850, unit: 'mL' as const } }
     const { presses, movements } = pressOf(dry, [peeled])
-    expect(presses[0]).toMatchObject({ takenG: 2000, trimmedG: 900, fruitCostEur: 3.6 })
+    expect(presses[0]).toMatchObject({ takenG: 2000, trimmedG: 900, fruitCost: 3.6 })
     expect(movements[0]).toMatchObject({ lotId: 'pineapple', amount: -1100 })
     // As if it had been peeled at the press: the same fruit, whole.
     const whole = pressOf({ ...dry, takenKg: 2, trimmedKg: 0.9 }, [lot('pineapple', 'pineapple')]).presses[0]!

@@ -1,6 +1,6 @@
 import type { LotRow } from './rows'
 
-type Own = Pick<LotRow, 'id' | 'kind' | 'amount' | 'costEur' | 'place' | 'sourceId' | 'at'>
+type Own = Pick<LotRow, 'id' | 'kind' | 'amount' | 'cost' | 'place' | 'sourceId' | 'at'>
 
 /** A lot that comes of another: at its stand, of its fruit where nothing else is said. */
 export const child = (of: LotRow, own: Own & Partial<LotRow>): LotRow => ({
@@ -13,7 +13,7 @@ export const child = (of: LotRow, own: Own & Partial<LotRow>): LotRow => ({
   unit: 'g',
   purchasedG: null,
   weighed: true,
-  marketEur: null,
+  marketCost: null,
   seen: null,
   useBy: null,
   useFor: null,

@@ -1,6 +1,6 @@
 import { checkPeel, checkTake } from '../limits'
 import { roundAmount } from '../units'
-import { byProductsCostEur, shareOfCostEur } from '../yield'
+import { byProductsCost, shareOfCost } from '../yield'
 import { child } from './child'
 import { roundMoney } from './money'
 import { onLot } from './on-lot'
@@ -23,7 +23,7 @@ export const peeledOf = ({ kg, peeledG, parts }: Peel): number =>
   peeledG ?? kg * 1000 - parts.reduce((sum, p) => sum + (p.g ?? 0), 0)
 
 /**
- * What was peeled is a lot of its own, covered and cold, which remembers its kilos as purchased: a press of it yields by
+ * What was peeled is a lot of its own, covered and cold, that remembers its kilos as purchased: a press yields by
  * those. Parts that are kept carry the share of the cost that the owner set, the peeled fruit the rest.
  */
 export const peel = onLot<Peel>({
@@ -40,20 +40,20 @@ export const peel = onLot<Peel>({
   ],
   makes: (told, { lot, at, takenG, shares }) => {
     const kept = told.event.parts.flatMap(({ part, g, kept }) => (kept && g !== null ? [{ part, g, kept }] : []))
-    const costEur = shareOfCostEur(lot.costEur, lot.amount, takenG)
-    const carried = byProductsCostEur(
-      costEur,
+    const cost = shareOfCost(lot.cost, lot.amount, takenG)
+    const carried = byProductsCost(
+      cost,
       kept.map((p) => shares[p.part] ?? 0),
     )?.map(roundMoney)
-    const market = shareOfCostEur(lot.marketEur, lot.amount, takenG)
+    const market = shareOfCost(lot.marketCost, lot.amount, takenG)
     const peeled = child(lot, {
       id: rowId(told.id, 'peeled'),
       kind: 'peeled',
       amount: roundAmount(peeledOf(told.event)),
       purchasedG: takenG,
       weighed: lot.weighed,
-      costEur: costEur === null || !carried ? null : roundMoney(costEur - carried.reduce((a, b) => a + b, 0)),
-      marketEur: market === null ? null : roundMoney(market),
+      cost: cost === null || !carried ? null : roundMoney(cost - carried.reduce((a, b) => a + b, 0)),
+      marketCost: market === null ? null : roundMoney(market),
       place: 'cold',
       sourceId: told.id,
       at,
@@ -64,7 +64,7 @@ export const peel = onLot<Peel>({
         kind: 'by-product',
         part,
         amount: roundAmount(g),
-        costEur: carried ? carried[i]! : null,
+        cost: carried ? carried[i]! : null,
         place: k.place,
         useBy: k.useBy,
         useFor: k.useFor,

@@ -1,6 +1,6 @@
 import type { WaterTold } from '../limits'
 import { roundAmount } from '../units'
-import { byProductsCostEur, costOfTaken, handlingOf, shareOfCostEur, titratableAcidity } from '../yield'
+import { byProductsCost, costOfTaken, handlingOf, shareOfCost, titratableAcidity } from '../yield'
 import { child } from './child'
 import { lotOf } from './lot-of'
 import { roundMoney } from './money'
@@ -81,14 +81,14 @@ export const press: Book<Press> = {
     if ('limits' in pressed) return pressed
     const { takes, base } = pressed
     const { lot, data } = takesOf[0]!
-    const cost = costOfTakes(takesOf, takes, state)
+    const { cost: fruitCost, basis } = costOfTakes(takesOf, takes, state)
     const { shares } = handlingOf(data, state.handling(lot.ingredientKey))
     const kept = parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
-    const carried = byProductsCostEur(
-      cost.eur,
+    const carried = byProductsCost(
+      fruitCost,
       kept.map((p) => shares[p.part] ?? 0),
     )?.map(roundMoney)
-    const byCostEur = carried ? roundMoney(carried.reduce((a, b) => a + b, 0)) : null
+    const byCost = carried ? roundMoney(carried.reduce((a, b) => a + b, 0)) : null
     const at = told.at ?? state.now
     const juiceLotId = told.juiceLotId ?? rowId(told.id, 'juice')
     const row: PressRow = {
@@ -112,10 +112,10 @@ export const press: Book<Press> = {
       fruitTemp: told.fruitTemp ?? null,
       hands,
       spilledMl: maybe(pressed.spilledMl),
-      fruitCostEur: cost.eur,
-      costBasis: cost.basis,
-      byCostEur,
-      marketCostEur: marketOfTakes(takesOf, takes),
+      fruitCost,
+      costBasis: basis,
+      byCost,
+      marketCost: marketOfTakes(takesOf, takes),
       parts,
       seen: seen && { ...seen, ta: seen.titration ? titratableAcidity(seen.titration).value : seen.ta },
       at,
@@ -126,7 +126,7 @@ export const press: Book<Press> = {
       kind: 'pressed',
       unit: 'mL',
       amount: roundAmount(pressed.jug.ml),
-      costEur: cost.eur === null ? null : roundMoney(cost.eur - (byCostEur ?? 0)),
+      cost: fruitCost === null ? null : roundMoney(fruitCost - (byCost ?? 0)),
       place: 'cold',
       sourceId: told.id,
       at,
@@ -137,7 +137,7 @@ export const press: Book<Press> = {
         kind: 'by-product',
         part,
         amount: roundAmount(pressed.byProducts.find((b) => b.name === part)?.massG ?? 0),
-        costEur: carried ? carried[i]! : null,
+        cost: carried ? carried[i]! : null,
         place: k.place,
         useBy: k.useBy,
         useFor: k.useFor,
@@ -185,23 +185,23 @@ function costOfTakes(
   of: readonly TakeOf[],
   takes: readonly Take[],
   state: State,
-): { eur: number | null; basis: PressRow['costBasis'] } {
+): { cost: number | null; basis: PressRow['costBasis'] } {
   const costs = of.map(({ lot }, i) => {
-    const last = lot.costEur === null ? state.lastPerKg(lot.ingredientKey) : null
+    const last = lot.cost === null ? state.lastPerKg(lot.ingredientKey) : null
     const perKg = last === null ? null : last * purchasedPerG(lot)
-    return costOfTaken({ costEur: lot.costEur, amountG: lot.amount }, takes[i]!.outG, perKg)
+    return costOfTaken({ cost: lot.cost, amountG: lot.amount }, takes[i]!.outG, perKg)
   })
   return {
-    eur: costs.some((c) => c.eur === null) ? null : roundMoney(costs.reduce((sum, c) => sum + c.eur!, 0)),
+    cost: costs.some((c) => c.cost === null) ? null : roundMoney(costs.reduce((sum, c) => sum + c.cost!, 0)),
     basis: costs.every((c) => c.basis === 'measured') ? 'measured' : 'estimated',
   }
 }
 
 /** What it would have cost at the market, where some of it was given; what was paid for counts as it was paid. */
 function marketOfTakes(of: readonly TakeOf[], takes: readonly Take[]): number | null {
-  const share = (lot: LotNow, i: number, eur: number | null): number | null =>
-    shareOfCostEur(eur, lot.amount, takes[i]!.outG)
-  if (of.every(({ lot }) => lot.marketEur === null)) return null
-  const all = of.map(({ lot }, i) => share(lot, i, lot.marketEur ?? lot.costEur))
-  return all.some((eur) => eur === null) ? null : roundMoney(all.reduce<number>((sum, eur) => sum + eur!, 0))
+  const share = (lot: LotNow, i: number, paid: number | null): number | null =>
+    shareOfCost(paid, lot.amount, takes[i]!.outG)
+  if (of.every(({ lot }) => lot.marketCost === null)) return null
+  const all = of.map(({ lot }, i) => share(lot, i, lot.marketCost ?? lot.cost))
+  return all.some((cost) => cost === null) ? null : roundMoney(all.reduce<number>((sum, cost) => sum + cost!, 0))
 }

@@ -1,5 +1,5 @@
 import { checkWeighIn } from '../limits'
-import { handlingOf, typedPrice, type Place, type PricePer, type ReceiptInput } from '../yield'
+import { handlingOf, type Place, type PricePer, type ReceiptInput } from '../yield'
 import { roundMoney } from './money'
 import { movement } from './movement'
 import { rowId } from './row-id'
@@ -16,9 +16,7 @@ export interface Receive {
   kg: number | null
   count: number | null
   crates?: number | null
-  price?: { eur: number; per: PricePer } | null
-  /** as tablets of an earlier release send it */
-  priceEurPerKg?: number | null
+  price?: { paid: number; per: PricePer } | null
   place?: Place | null
   seen?: Partial<SeenLot> | null
   at?: string | null
@@ -60,7 +58,7 @@ export const receive: Book<Receive> = {
     if (!teller.seesMoney && found.limits.some((l) => l.field === 'price'))
       return refused({ code: 'kg-not-positive', field: 'kg', numbers: { value: kg ?? 0 } })
     if (!found.receipt) return refused(...found.limits)
-    const { amountG, weighed, costEur, eurPerKg } = found.receipt
+    const { amountG, weighed, cost, pricePerKg } = found.receipt
     const at = told.at ?? state.now
     const lot: LotRow = {
       id: told.id,
@@ -75,8 +73,8 @@ export const receive: Book<Receive> = {
       amount: amountG,
       purchasedG: null,
       weighed,
-      costEur: costEur === null ? null : roundMoney(costEur),
-      marketEur: costEur === 0 ? marketOf(amountG, ingredientKey, before, last, state) : null,
+      cost: cost === null ? null : roundMoney(cost),
+      marketCost: cost === 0 ? marketOf(amountG, ingredientKey, before, last, state) : null,
       place: told.place ?? 'room',
       seen: told.seen ? { ...UNSEEN, ...told.seen } : null,
       useBy: null,
@@ -87,7 +85,7 @@ export const receive: Book<Receive> = {
     const paid = {
       id: rowId(told.id, 'price'),
       ingredientKey,
-      packPriceEur: roundMoney(eurPerKg ?? 0),
+      packPrice: roundMoney(pricePerKg ?? 0),
       packG: 1000,
       source: 'receipt' as const,
       lotId: told.id,
@@ -99,7 +97,7 @@ export const receive: Book<Receive> = {
       doubts: found.doubts,
       lots: [lot],
       movements: [movement(told.id, told.id, amountG, 'receive')],
-      prices: eurPerKg ? [paid] : [],
+      prices: pricePerKg ? [paid] : [],
     })
   },
 }
@@ -109,8 +107,8 @@ export const receive: Book<Receive> = {
  * delivery, what was paid for it stays.
  */
 function priceOf(told: Receive, before: LotNow | undefined, { teller }: State): ReceiptInput['price'] {
-  if (teller.seesMoney) return typedPrice(told)
-  return before && before.costEur !== null ? { eur: before.costEur, per: 'all' } : null
+  if (teller.seesMoney) return told.price ?? null
+  return before && before.cost !== null ? { paid: before.cost, per: 'all' } : null
 }
 
 /**
@@ -124,7 +122,7 @@ function marketOf(
   last: number | null,
   { teller }: State,
 ): number | null {
-  const kept = !teller.seesMoney && before?.ingredientKey === ingredientKey ? before.marketEur : null
+  const kept = !teller.seesMoney && before?.ingredientKey === ingredientKey ? before.marketCost : null
   if (kept !== null) return roundMoney((kept / before!.amount) * amountG)
   return last === null ? null : roundMoney((last * amountG) / 1000)
 }

@@ -36,9 +36,9 @@ export interface LotRow {
   purchasedG: number | null
   /** false where the amount is only a count times the usual piece */
   weighed: boolean
-  costEur: number | null
+  cost: number | null
   /** what it would have cost, where it was given */
-  marketEur: number | null
+  marketCost: number | null
   place: Place | null
   seen: SeenLot | null
   useBy: string | null
@@ -133,10 +133,10 @@ export interface PressRow {
   hands: number | null
   /** mL of juice of the fruit that ended on the bench */
   spilledMl: number | null
-  fruitCostEur: number | null
+  fruitCost: number | null
   costBasis: 'measured' | 'estimated'
-  byCostEur: number | null
-  marketCostEur: number | null
+  byCost: number | null
+  marketCost: number | null
   parts: PartKept[]
   seen: SeenPress | null
   at: string
@@ -145,7 +145,7 @@ export interface PressRow {
 export interface PriceRow {
   id: string
   ingredientKey: string
-  packPriceEur: number
+  packPrice: number
   packG: number
   source: 'receipt'
   lotId: string

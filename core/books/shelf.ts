@@ -1,4 +1,4 @@
-import { eurPerKg } from '../cost/price'
+import { pricePerKg } from '../cost/price'
 import { dataOfRow, INGREDIENTS, type IngredientData } from '../substances'
 import { baseMake, NOTHING, type BaseMake, type Feel, type OwnHandling, type Place } from '../yield'
 import { movement } from './movement'
@@ -25,7 +25,7 @@ export interface ShelfPress extends Omit<PressRow, 'juiceLotId'> {
 interface Price {
   id: string
   ingredientKey: string
-  packPriceEur: number
+  packPrice: number
   packG: number
   since: string
 }
@@ -78,7 +78,7 @@ export function stateOf(
     fact: (id) => pressFact(shelf, id) ?? deliveryFact(shelf, id),
     lastPerKg: (key) => {
       const price = shelf.prices.find((p) => p.ingredientKey === key && !out.has(p.id))
-      return price ? eurPerKg(price) : null
+      return price ? pricePerKg(price) : null
     },
     meanMlPerKg: (_, key) => known.meanMlPerKg?.(key) ?? null,
   }

@@ -1,6 +1,6 @@
 import { checkSort, checkTake } from '../limits'
 import { roundAmount } from '../units'
-import { shareOfCostEur } from '../yield'
+import { shareOfCost } from '../yield'
 import { child } from './child'
 import { roundMoney } from './money'
 import { onLot } from './on-lot'
@@ -35,13 +35,13 @@ export const sort = onLot<Sort>({
     lots: told.event.parts.flatMap(({ part, g, kept }) => {
       if (!kept || g === null) return []
       const amount = roundAmount(g)
-      const costEur = shareOfCostEur(lot.costEur, lot.amount, amount)
+      const cost = shareOfCost(lot.cost, lot.amount, amount)
       return child(lot, {
         id: kept.lotId,
         kind: 'by-product',
         part,
         amount,
-        costEur: costEur === null ? null : roundMoney(costEur),
+        cost: cost === null ? null : roundMoney(cost),
         place: kept.place,
         useBy: kept.useBy,
         useFor: kept.useFor,

@@ -15,7 +15,7 @@ function exhaustive(needG: number, packs: readonly Pack[]): number {
     if (i === packs.length) return Infinity
     let best = Infinity
     for (let n = 0; n <= Math.ceil(leftG / packs[i]!.massG); n++)
-      best = Math.min(best, n * packs[i]!.eur + least(i + 1, leftG - n * packs[i]!.massG))
+      best = Math.min(best, n * packs[i]!.price + least(i + 1, leftG - n * packs[i]!.massG))
     return best
   }
   return least(0, needG)
@@ -29,7 +29,7 @@ describe('packs', () => {
         fc.array(
           fc.record({
             massG: fc.integer({ min: 5, max: 150 }).map((x) => x * 100),
-            eur: fc.integer({ min: 1, max: 4000 }).map((c) => c / 100),
+            price: fc.integer({ min: 1, max: 4000 }).map((c) => c / 100),
           }),
           { minLength: 1, maxLength: 3 },
         ),
@@ -37,7 +37,7 @@ describe('packs', () => {
           const packs = kinds.map((k, i) => ({ id: String(i), ...k }))
           const choice = cheapestPacks(needG, packs, solve)!
           expect(choice.massG).toBeGreaterThanOrEqual(needG)
-          expect(choice.eur).toBeCloseTo(exhaustive(needG, packs), 4)
+          expect(choice.price).toBeCloseTo(exhaustive(needG, packs), 4)
         },
       ),
       { numRuns: 150 },
@@ -45,24 +45,24 @@ describe('packs', () => {
   }, 60_000)
   it('takes one big crate where it is cheaper than many small ones, and less over at the same price', () => {
     const packs = [
-      { id: 'crate', massG: 10000, eur: 18 },
-      { id: 'bag', massG: 2000, eur: 4.4 },
-      { id: 'box', massG: 12000, eur: 18 },
+      { id: 'crate', massG: 10000, price: 18 },
+      { id: 'bag', massG: 2000, price: 4.4 },
+      { id: 'box', massG: 12000, price: 18 },
     ]
-    expect(cheapestPacks(9000, packs, solve)).toMatchObject({ massG: 10000, eur: 18 })
+    expect(cheapestPacks(9000, packs, solve)).toMatchObject({ massG: 10000, price: 18 })
     expect(cheapestPacks(3000, packs, solve)!.packs.map((p) => [p.pack.id, p.count])).toEqual([['bag', 2]])
   })
   it('offers nothing that weighs nothing or costs less than nothing, and names the largest first', () => {
     const odd = [
-      { id: 'air', massG: 0, eur: 0 },
-      { id: 'paid to take', massG: 1000, eur: -5 },
-      { id: 'free', massG: 100, eur: 0 },
+      { id: 'air', massG: 0, price: 0 },
+      { id: 'paid to take', massG: 1000, price: -5 },
+      { id: 'free', massG: 100, price: 0 },
     ]
     expect(cheapestPacks(250, odd, solve)!.packs).toEqual([{ pack: odd[2], count: 3 }])
     expect(cheapestPacks(1000, odd.slice(0, 2), solve)).toBeNull()
     const two = [
-      { id: 'small', massG: 1000, eur: 1 },
-      { id: 'large', massG: 5000, eur: 4 },
+      { id: 'small', massG: 1000, price: 1 },
+      { id: 'large', massG: 5000, price: 4 },
     ]
     expect(cheapestPacks(6000, two, solve)!.packs.map((c) => [c.pack.id, c.count])).toEqual([
       ['large', 1],
@@ -77,28 +77,28 @@ describe('packs', () => {
     expect(packProgram(9e6, two).columns.n0!.most).toBe(2000)
   })
   it('no packs, no choice', () =>
-    expect([cheapestPacks(1000, [], solve), cheapestPacks(0, [{ id: 'a', massG: 1, eur: 1 }], solve)]).toEqual([
+    expect([cheapestPacks(1000, [], solve), cheapestPacks(0, [{ id: 'a', massG: 1, price: 1 }], solve)]).toEqual([
       null,
       null,
     ]))
 })
 
 describe('what is offered', () => {
-  const row = (packG: number, packPriceEur: number, receipt: boolean, supplier: string | null = 'Ana') => ({
+  const row = (packG: number, packPrice: number, receipt: boolean, supplier: string | null = 'Ana') => ({
     packG,
-    packPriceEur,
+    packPrice,
     supplier,
     since: '2026-11-20T08:00:00Z',
     receipt,
   })
   it('are packs by seller; a delivery is no pack', () =>
     expect(offersOf([row(5000, 11, true), row(2000, 4, false), row(9000, 15, false, null)])).toMatchObject([
-      { id: 'Ana/2000', massG: 2000, eur: 4, loose: false },
-      { id: '/9000', massG: 9000, eur: 15 },
+      { id: 'Ana/2000', massG: 2000, price: 4, loose: false },
+      { id: '/9000', massG: 9000, price: 15 },
     ]))
   it('is loose fruit at the last price where there are no packs', () => {
     expect(offersOf([row(5000, 11, true), row(1000, 9, true)])).toMatchObject([
-      { id: 'loose', massG: 100, eur: expect.closeTo(0.22, 9), loose: true },
+      { id: 'loose', massG: 100, price: expect.closeTo(0.22, 9), loose: true },
     ])
     expect(offersOf([])).toEqual([])
   })
@@ -107,7 +107,7 @@ describe('what is offered', () => {
 describe('price lists', () => {
   const known: Record<string, string> = { lemon: 'lemon', limón: 'lemon', lime: 'lime' }
   const read = (text: string) => readPriceList(text, (n) => known[n.toLowerCase()], '2026-11-25')
-  const rows = (text: string) => read(text).rows.map((r) => [r.ingredientKey, r.packG, r.packPriceEur, r.day])
+  const rows = (text: string) => read(text).rows.map((r) => [r.ingredientKey, r.packG, r.packPrice, r.day])
   it.each([
     ['commas', 'name,pack kg,price\nLemon,10,18.50\n'],
     ['semicolons and decimal commas', 'Nombre;Envase (kg);Precio\nLimón;10;18,50\n'],
@@ -140,8 +140,8 @@ describe('price lists', () => {
     )
     expect(notes).toEqual([])
     expect(all).toMatchObject([
-      { line: 2, packG: 2000, packPriceEur: 3.1, name: 'lime', supplier: 'x'.repeat(200), day: '2026-11-25' },
-      { line: 3, packG: 1000, packPriceEur: 2, supplier: null, day: '2026-02-03' },
+      { line: 2, packG: 2000, packPrice: 3.1, name: 'lime', supplier: 'x'.repeat(200), day: '2026-11-25' },
+      { line: 3, packG: 1000, packPrice: 2, supplier: null, day: '2026-02-03' },
     ])
     expect(read('name,price\nlime,3').rows[0]!.supplier).toBeNull()
     expect(read('kg,price,name\n1,3,lime')).toMatchObject({ notes: [], rows: [{ packG: 1000 }] })

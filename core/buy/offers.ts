@@ -1,4 +1,4 @@
-import { eurPerKg } from '../cost/price'
+import { pricePerKg } from '../cost/price'
 import type { Pack } from './packs'
 
 /** A price that nobody renewed for so many days is no offer any more. Common practice, no source. */
@@ -9,7 +9,7 @@ export const LOOSE_G = 100
 /** A price of a pack by a seller, or what a delivery came at. */
 export interface PriceRow {
   packG: number
-  packPriceEur: number
+  packPrice: number
   supplier: string | null
   since: string
   /** read off a delivery, and no pack that is offered */
@@ -30,11 +30,11 @@ export interface Offer extends Pack {
 export function offersOf(prices: readonly PriceRow[]): Offer[] {
   const packs = prices
     .filter((p) => !p.receipt)
-    .map(({ packG, packPriceEur, supplier, since }): Offer => ({
+    .map(({ packG, packPrice, supplier, since }): Offer => ({
       id: `${supplier ?? ''}/${packG}`,
       massG: packG,
       packG,
-      eur: packPriceEur,
+      price: packPrice,
       supplier,
       since,
       loose: false,
@@ -42,6 +42,6 @@ export function offersOf(prices: readonly PriceRow[]): Offer[] {
   const last = prices.find((p) => p.receipt)
   if (packs.length || !last) return packs
   const { supplier, since } = last
-  const eur = (eurPerKg(last) * LOOSE_G) / 1000
-  return [{ id: 'loose', massG: LOOSE_G, packG: LOOSE_G, eur, supplier, since, loose: true }]
+  const price = (pricePerKg(last) * LOOSE_G) / 1000
+  return [{ id: 'loose', massG: LOOSE_G, packG: LOOSE_G, price, supplier, since, loose: true }]
 }

@@ -4,18 +4,18 @@ import type { Program, Solver } from '../solve'
 export interface Pack {
   id: string
   massG: number
-  eur: number
+  price: number
 }
 export interface PackChoice {
   packs: { pack: Pack; count: number }[]
   massG: number
-  eur: number
+  price: number
 }
 
 /**
  * Among equal prices, the one that leaves less over: so little a kilo that it never changes what is cheapest by a cent.
  */
-const TIE_EUR_PER_KG = 1e-6
+const TIE_PER_KG = 1e-6
 /** More packs of one kind than this nobody carries. */
 const MOST_PACKS = 2000
 
@@ -24,7 +24,7 @@ export function packProgram(needG: number, packs: readonly Pack[]): Program {
   const each = <T>(of: (pack: Pack) => T): Record<string, T> =>
     Object.fromEntries(packs.map((pack, i) => [`n${i}`, of(pack)]))
   return {
-    minimize: each((p) => p.eur + (TIE_EUR_PER_KG * p.massG) / 1000),
+    minimize: each((p) => p.price + (TIE_PER_KG * p.massG) / 1000),
     rows: [{ terms: each((p) => p.massG / 1000), least: needG / 1000 }],
     columns: each((p) => ({ least: 0, most: Math.min(MOST_PACKS, Math.ceil(needG / p.massG)), whole: true as const })),
   }
@@ -36,7 +36,7 @@ export function packProgram(needG: number, packs: readonly Pack[]): Program {
  * @returns null where no packs are offered, or where these cannot make it up
  */
 export function cheapestPacks(needG: number, packs: readonly Pack[], solve: Solver): PackChoice | null {
-  const offered = packs.filter((p) => p.massG > 0 && p.eur >= 0)
+  const offered = packs.filter((p) => p.massG > 0 && p.price >= 0)
   if (!offered.length || !(needG > 0)) return null
   const answer = solve(packProgram(needG, offered))
   if (!answer) return null
@@ -47,6 +47,6 @@ export function cheapestPacks(needG: number, packs: readonly Pack[], solve: Solv
   return {
     packs: chosen,
     massG: chosen.reduce((s, c) => s + c.count * c.pack.massG, 0),
-    eur: chosen.reduce((s, c) => s + c.count * c.pack.eur, 0),
+    price: chosen.reduce((s, c) => s + c.count * c.pack.price, 0),
   }
 }

@@ -8,7 +8,7 @@ export interface ListedPrice {
   ingredientKey: string
   name: string
   packG: number
-  packPriceEur: number
+  packPrice: number
   supplier: string | null
   day: string
 }
@@ -71,11 +71,11 @@ export function readPriceList(text: string, resolve: (name: string) => string | 
     const fault = (code: string, text: string, numbers: Record<string, number> = {}): void =>
       void list.faults.push({ line, code, numbers, text })
     const key = resolve(row[name] ?? '')
-    const eur = numberOf(row[price] ?? '')
+    const paid = numberOf(row[price] ?? '')
     const kg = pack < 0 ? 1 : numberOf(row[pack] ?? '')
     const on = day < 0 || !row[day] ? today : readDay(row[day])
     if (!key) fault('csv-name-unknown', row[name] ?? '')
-    else if (eur === null || eur < 0 || eur > 100000) fault('csv-price-unreadable', row[price] ?? '')
+    else if (paid === null || paid < 0 || paid > 100000) fault('csv-price-unreadable', row[price] ?? '')
     else if (kg === null || kg <= 0 || kg > 1000) fault('csv-pack-unreadable', row[pack] ?? '')
     else if (on === null) fault('csv-date-unreadable', row[day] ?? '')
     else if (on > today) fault('date-future', row[day] ?? '')
@@ -85,7 +85,7 @@ export function readPriceList(text: string, resolve: (name: string) => string | 
         ingredientKey: key,
         name: row[name]!,
         packG: kg * 1000,
-        packPriceEur: eur,
+        packPrice: paid,
         supplier: supplier >= 0 && row[supplier] ? row[supplier].slice(0, 200) : null,
         day: on,
       })

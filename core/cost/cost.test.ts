@@ -17,7 +17,7 @@ import {
   batchCost,
   centsOfLines,
   earningsOf,
-  eurPerKg,
+  pricePerKg,
   prepCostPerGram,
   costPerGram,
   cupCost,
@@ -48,10 +48,10 @@ const heated = (): RecipeDocument =>
 const context = shippedContext({ syrup: newSyrup(), heated: heated() })
 const since = '2026-01-01T00:00:00Z'
 const prices: Record<string, Price> = {
-  lemon: { packPriceEur: 2.4, packG: 1000, since },
-  'white-sugar': { packPriceEur: 10, packG: 10000, since },
-  water: { packPriceEur: 0.02, packG: 10000, since },
-  ice: { packPriceEur: 2.5, packG: 10000, since },
+  lemon: { packPrice: 2.4, packG: 1000, since },
+  'white-sugar': { packPrice: 10, packG: 10000, since },
+  water: { packPrice: 0.02, packG: 10000, since },
+  ice: { packPrice: 2.5, packG: 10000, since },
 }
 const lemon = INGREDIENTS.get('lemon')!
 const press = pressFigures({
@@ -60,7 +60,7 @@ const press = pressFigures({
   juiceMl: 4000,
   juiceTyped: 'mL',
   minutes: 20,
-  fruitCostEur: 24,
+  fruitCost: 24,
   fruitCostBasis: 'measured',
   params: { name: 'lemon', when: since },
 })
@@ -69,8 +69,8 @@ const book = (known = prices): PriceBook => ({
   fruitYield: (k) => (k === 'lemon' ? fruitYield(lemon, [press]) : undefined),
   baseOf: () => undefined,
   fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
-  labourEurPerH: 12,
-  kwhEur: { electricity: 0.3, gas: null },
+  labourPerH: 12,
+  kwhPrice: { electricity: 0.3, gas: null },
 })
 const MAKE: BaseMake = {
   runs: 3,
@@ -88,7 +88,7 @@ describe('a base', () => {
   const withBase = (known = prices): PriceBook => ({ ...book(known), baseOf: (k) => (k === 'mine' ? MAKE : undefined) })
   it('costs what its fruit and its water cost, and the minutes of its making', () => {
     const perGram = costPerGram(withBase(), 'mine', new Set())!
-    const price = (k: string) => prices[k]!.packPriceEur / prices[k]!.packG
+    const price = (k: string) => prices[k]!.packPrice / prices[k]!.packG
     expect(perGram.value).toBeCloseTo(1.5 * price('lemon') + 0.4 * price('water'), 12)
     expect(evaluateFigure(perGram)).toBeCloseTo(perGram.value, 12)
     const litre = given('mass', 1020, 'g', 'measured')
@@ -100,7 +100,7 @@ describe('a base', () => {
     const missing = new Set<string>()
     expect(costPerGram(withBase(without as typeof prices), 'mine', missing)).toBeNull()
     expect([...missing]).toEqual(['lemon'])
-    const bought = { ...prices, mine: { packPriceEur: 5, packG: 1000, since } }
+    const bought = { ...prices, mine: { packPrice: 5, packG: 1000, since } }
     expect(costPerGram(withBase(bought), 'mine', new Set())!.value).toBeCloseTo(0.005, 12)
     expect(minutesToPress(withBase(bought), 'mine', given('mass', 1020, 'g', 'measured'))).toBeNull()
   })
@@ -136,7 +136,7 @@ describe('what a making costs', () => {
     expect(cost.total!.value).toBeCloseTo(1.002 + (energyKj / 3600) * 0.3 + 0.2, 9)
   })
   it('without a price of energy it is missing, and there is no total, here or in what takes it', () => {
-    const silent = { ...book(), kwhEur: { electricity: null, gas: 0.1 } }
+    const silent = { ...book(), kwhPrice: { electricity: null, gas: 0.1 } }
     expect(costOf(heated(), silent)).toMatchObject({ total: null, missing: ['energy-electricity'] })
     const drink = withLayer(newDrink(null, 300), { prep: 'heated' }, { value: 30, unit: 'g' })
     const cost = cupCost(evaluateRecipe(drink, context), drink.serve!, [], silent)
@@ -151,7 +151,7 @@ describe('what a making costs', () => {
       ],
       more,
     )
-  const melon = { ...book({ ...prices, watermelon: { packPriceEur: 1.5, packG: 1000, since } }) }
+  const melon = { ...book({ ...prices, watermelon: { packPrice: 1.5, packG: 1000, since } }) }
   it('a strained drink costs all the fruit that went in, and the hands of every step', () => {
     const e = evaluateRecipe(strained(), context)
     const hands = e.timeline.reduce((m, t) => m + t.handMin, 0)
@@ -204,8 +204,8 @@ describe('what a making costs', () => {
       lossShare: 0,
       steps: { massStepG: 1, volumeStepMl: 5 },
     })
-    const batch = batchCost(evaluation, doc.serve!, cups, [{ key: 'cup', eachEur: 0.1 }], melon)
-    const one = cupCost(cup, doc.serve!, [{ key: 'cup', eachEur: 0.1 }], melon)
+    const batch = batchCost(evaluation, doc.serve!, cups, [{ key: 'cup', eachPrice: 0.1 }], melon)
+    const one = cupCost(cup, doc.serve!, [{ key: 'cup', eachPrice: 0.1 }], melon)
     const handMin = evaluation.handMin + 40 * 0.5
     expect(batch.total!.value).toBeCloseTo(40 * 0.3 * 1.5 + 40 * 0.1 + handMin * 0.2, 9)
     expect(batch.total!.value).toBeLessThan(40 * one.total!.value)
@@ -214,7 +214,7 @@ describe('what a making costs', () => {
 
 it('adds a cup up by hand', () => {
   const e = evaluateRecipe(drink, context)
-  const cost = cupCost(e, drink.serve!, [{ key: 'cup', eachEur: 0.09 }], book())
+  const cost = cupCost(e, drink.serve!, [{ key: 'cup', eachPrice: 0.09 }], book())
   const syrupG = e.layers.find((l) => l.key === 'prep:syrup')!.mass.value
   const waterG = e.layers.find((l) => l.fillsUp)!.mass.value
   // lemon 40 mL × 6 €/L, syrup, water, 100 g ice at 0.25 €/kg, cup; 30 s to pour and 40 mL × 5 min/L to press, at 0.20
@@ -238,15 +238,15 @@ it('cents of its lines add up to the cents of its sum, with what is carried away
     const cost = cupCost(
       evaluateRecipe(drink, context),
       drink.serve!,
-      [{ key: 'cup', eachEur: 0.093 }],
+      [{ key: 'cup', eachPrice: 0.093 }],
       book(known as never),
     )
     const cents = [...centsOfLines(cost).values()]
     expect(cents.reduce((a, b) => a + b, 0)).toBeCloseTo(Math.round(cost.known.value * 100) / 100, 9)
     for (const c of cents) expect(c * 100).toBeCloseTo(Math.round(c * 100), 9)
   }
-  const lines = (eur: number[]) =>
-    eur.map((value, i) => ({ key: String(i), kind: i ? 'layer' : 'kept', cost: { value } }))
+  const lines = (costs: number[]) =>
+    costs.map((value, i) => ({ key: String(i), kind: i ? 'layer' : 'kept', cost: { value } }))
   const kept = { lines: lines([-0.206, 0.333, 0.333, 0.334]), known: { value: 0.794 } } as never
   expect([...centsOfLines(kept)]).toEqual([
     ['kept:0', expect.closeTo(-0.21, 9)],
@@ -276,7 +276,7 @@ describe('a hole', () => {
     const noIce = cupCost(e, drink.serve!, [], book(without('ice')))
     expect([noIce.total, noIce.missing, noIce.lines.find((l) => l.kind === 'ice')!.cost]).toEqual([null, ['ice'], null])
     const pot = evaluateRecipe(heated(), context)
-    const noPower = prepCost(pot, { ...book(), kwhEur: { electricity: null, gas: 1 } })
+    const noPower = prepCost(pot, { ...book(), kwhPrice: { electricity: null, gas: 1 } })
     expect([noPower.total, noPower.missing, noPower.lines.at(-1)]).toEqual([
       null,
       ['energy-electricity'],
@@ -298,7 +298,7 @@ describe('a hole', () => {
     expect(cost.lines[0]!.cost).toBeNull()
   })
   it('lines come in the order of the cup: what is in it, what it is served with, work', () => {
-    const cost = cupCost(e, drink.serve!, [{ key: 'cup', eachEur: 0.1 }], book())
+    const cost = cupCost(e, drink.serve!, [{ key: 'cup', eachPrice: 0.1 }], book())
     expect(cost.lines.map((l) => l.kind)).toEqual(['layer', 'layer', 'layer', 'ice', 'item', 'labour'])
     expect(cost.lines.every((l) => l.cost)).toBe(true)
     expect(prepCost(evaluateRecipe(prep([take('out', 'water', 5)]), context), book()).lines.map((l) => l.kind)).toEqual(
@@ -308,7 +308,7 @@ describe('a hole', () => {
 })
 
 describe('what a cup leaves', () => {
-  const cost = given('cost-of-cup', 1.2, 'EUR', 'measured')
+  const cost = given('cost-of-cup', 1.2, 'money', 'measured')
   it('is its price less its cost, and its share of it', () => {
     const { earns, costShare } = earningsOf(cost, 4)
     expect([earns!.value, costShare!.value]).toEqual([expect.closeTo(2.8, 9), expect.closeTo(30, 9)])
@@ -319,5 +319,5 @@ describe('what a cup leaves', () => {
     )
     expect(earningsOf(cost, 0).earns!.value).toBeCloseTo(-1.2, 9)
   })
-  it('a kilo of a pack', () => expect(eurPerKg({ packPriceEur: 3, packG: 1500 })).toBe(2))
+  it('a kilo of a pack', () => expect(pricePerKg({ packPrice: 3, packG: 1500 })).toBe(2))
 })

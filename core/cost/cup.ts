@@ -16,7 +16,7 @@ export interface Cost {
 function added(lines: CostLine[], missing: Missing, label: string): Cost {
   const known = sum(
     label,
-    'EUR',
+    'money',
     lines.flatMap((l) => (l.cost ? [l.cost] : [])),
   )
   const isWhole = missing.size === 0 && lines.every((l) => l.cost)
@@ -35,15 +35,15 @@ function servingLines(
   missing: Missing,
 ): CostLine[] {
   const times = (cost: Figure, label: string, name: string): Figure =>
-    cups ? product(label, 'EUR', [cost, cups], { name }) : cost
+    cups ? product(label, 'money', [cost, cups], { name }) : cost
   return [
     ...serveTakes(serve, 1).map(({ key, kind, massG }): CostLine => {
       const perGram = costPerGram(book, key, missing)
-      const cost = perGram && product('cost-of', 'EUR', [gramsFigure(key, massG), perGram], { name: key })
+      const cost = perGram && product('cost-of', 'money', [gramsFigure(key, massG), perGram], { name: key })
       return { key, kind: kind as 'ice' | 'garnish', cost: cost && times(cost, 'cost-of', key) }
     }),
-    ...items.map(({ key, eachEur }): CostLine => {
-      const each = given('price-each', eachEur, 'EUR', 'measured', 'source.price', { name: key })
+    ...items.map(({ key, eachPrice }): CostLine => {
+      const each = given('price-each', eachPrice, 'money', 'measured', 'source.price', { name: key })
       return { key, kind: 'item', cost: times(each, 'cost-of', key) }
     }),
   ]

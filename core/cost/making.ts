@@ -32,7 +32,7 @@ export function makingCost(
       'prep' in take.item
         ? prepCostPerGram(book, take.item.prep, bill.prepOf(take.item.prep), missing)
         : costPerGram(book, take.item.ingredient, missing)
-    const cost = perGram && product('cost-of', 'EUR', [take.mass, perGram], { name: itemKey(take.item) })
+    const cost = perGram && product('cost-of', 'money', [take.mass, perGram], { name: itemKey(take.item) })
     carryAway(kept, cost, take.stays)
     const layer = take.layer ?? ''
     byLayer.set(layer, [...(byLayer.get(layer) ?? []), cost])
@@ -46,7 +46,7 @@ export function makingCost(
   const perMinute = quotient(
     'labour-per-minute',
     '1',
-    given('labour-rate', book.labourEurPerH, 'EUR/h', 'measured', 'source.stand'),
+    given('labour-rate', book.labourPerH, 'money/h', 'measured', 'source.stand'),
     factor(60),
   )
   const hands: Figure[] = [...handMinutes]
@@ -54,39 +54,39 @@ export function makingCost(
     const minutes = 'ingredient' in take.item ? minutesToPress(book, take.item.ingredient, take.mass) : null
     if (!minutes) continue
     hands.push(minutes)
-    carryAway(kept, product('labour', 'EUR', [minutes, perMinute]), take.stays)
+    carryAway(kept, product('labour', 'money', [minutes, perMinute]), take.stays)
   }
   for (const step of bill.ownWork) {
     if (step.handMin <= 0) continue
     const minutes = given('minutes-of-step', step.handMin, 'min', 'estimated', 'source.process', { step: step.op })
     hands.push(minutes)
-    carryAway(kept, product('labour', 'EUR', [minutes, perMinute]), step.stays)
+    carryAway(kept, product('labour', 'money', [minutes, perMinute]), step.stays)
   }
   if (hands.length) {
     const minutes = sum('minutes', 'min', hands)
-    lines.push({ key: 'labour', kind: 'labour', cost: product('labour', 'EUR', [minutes, perMinute]) })
+    lines.push({ key: 'labour', kind: 'labour', cost: product('labour', 'money', [minutes, perMinute]) })
   }
 
   for (const carrier of CARRIERS) {
     const steps = bill.ownWork.filter((w) => w.carrier === carrier && w.energyKj > 0)
     if (!steps.length) continue
     const key = `energy-${carrier}`
-    const eur = book.kwhEur[carrier]
-    if (eur === null) {
+    const perKwh = book.kwhPrice[carrier]
+    if (perKwh === null) {
       missing.add(key)
       lines.push({ key, kind: 'energy', cost: null })
       continue
     }
-    const price = given('price-of-energy', eur, 'EUR/kWh', 'measured', 'source.stand')
+    const price = given('price-of-energy', perKwh, 'money/kWh', 'measured', 'source.stand')
     const costs = steps.map((w) => {
       const kj = given('energy-of-step', w.energyKj, 'kJ', 'estimated', 'source.process', { step: w.op })
-      const cost = product('energy', 'EUR', [quotient('energy', 'kWh', kj, factor(KJ_PER_KWH)), price])
+      const cost = product('energy', 'money', [quotient('energy', 'kWh', kj, factor(KJ_PER_KWH)), price])
       carryAway(kept, cost, w.stays)
       return cost
     })
-    lines.push({ key, kind: 'energy', cost: sum('energy', 'EUR', costs) })
+    lines.push({ key, kind: 'energy', cost: sum('energy', 'money', costs) })
   }
-  if (kept.length) lines.push({ key: 'kept', kind: 'kept', cost: sum('carried-away', 'EUR', kept) })
+  if (kept.length) lines.push({ key: 'kept', kind: 'kept', cost: sum('carried-away', 'money', kept) })
   return lines
 }
 const KJ_PER_KWH = 3600
@@ -104,21 +104,21 @@ export function prepCostPerGram(
   const making = remembered(book, evaluation, missing, (holes) => {
     const lines = makingCost(evaluation, book, holes)
     const costs = lines.flatMap((l) => (l.cost ? [l.cost] : []))
-    return holes.size || costs.length < lines.length ? null : sum('cost-of-prep', 'EUR', costs)
+    return holes.size || costs.length < lines.length ? null : sum('cost-of-prep', 'money', costs)
   })
   const name = itemKey({ prep: recipeId })
-  return making && quotient('cost-per-gram', 'EUR/g', making, evaluation.jug.mass, { name })
+  return making && quotient('cost-per-gram', 'money/g', making, evaluation.jug.mass, { name })
 }
 
 /** The part of a cost that goes away with what is kept. */
 function carryAway(kept: Figure[], cost: Figure | null, stays: number): void {
   if (!cost || stays >= 1 - NEXT_TO_NOTHING) return
-  kept.push(product('carried-away', 'EUR', [cost, given('share-kept', stays - 1, '1', 'measured', 'source.recipe')]))
+  kept.push(product('carried-away', 'money', [cost, given('share-kept', stays - 1, '1', 'measured', 'source.recipe')]))
 }
 
 /** The sum of some costs, or nothing where one of them is not known. */
 function whole(costs: readonly (Figure | null)[], name: string): Figure | null {
   if (costs.some((c) => c === null)) return null
   const known = costs as Figure[]
-  return known.length === 1 ? known[0]! : sum('cost-of', 'EUR', known, { name })
+  return known.length === 1 ? known[0]! : sum('cost-of', 'money', known, { name })
 }

@@ -6,14 +6,14 @@ import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
 
 /** A dated price of one pack as purchased. */
 export interface Price {
-  packPriceEur: number
+  packPrice: number
   packG: number
   since: string
 }
 
 export interface CupItem {
   key: string
-  eachEur: number
+  eachPrice: number
 }
 
 /** All that costs are worked out from. Prices and yields are live: each shown cost carries its date. */
@@ -24,9 +24,9 @@ export interface PriceBook {
   fruitOf(juiceKey: string): string | undefined
   /** what a base is made of, by its makings */
   baseOf(key: string): BaseMake | undefined
-  labourEurPerH: number
+  labourPerH: number
   /** price of a kWh; null where the stand has not said */
-  kwhEur: Readonly<Record<Carrier, number | null>>
+  kwhPrice: Readonly<Record<Carrier, number | null>>
 }
 
 /** What has no price: an ingredient, or `energy-electricity` and `energy-gas`. */
@@ -36,8 +36,8 @@ export type Missing = Set<string>
 export function pricePerGram(key: string, price: Price): Figure {
   return quotient(
     'price-per-gram',
-    'EUR/g',
-    given('pack-price', price.packPriceEur, 'EUR', 'measured', 'source.price', { name: key, since: price.since }),
+    'money/g',
+    given('pack-price', price.packPrice, 'money', 'measured', 'source.price', { name: key, since: price.since }),
     given('pack', price.packG, 'g', 'measured', 'source.price', { name: key }),
     { name: key },
   )
@@ -81,9 +81,13 @@ function ingredientCostPerGram(book: PriceBook, key: string, missing: Missing): 
     missing.add(fruitKey ?? key)
     return null
   }
-  return quotient('cost-per-gram', 'EUR/g', quotient('cost-per-ml', '1', perL, factor(1000)), juiceDensity(book, key), {
-    name: key,
-  })
+  return quotient(
+    'cost-per-gram',
+    'money/g',
+    quotient('cost-per-ml', '1', perL, factor(1000)),
+    juiceDensity(book, key),
+    { name: key },
+  )
 }
 
 /** What the fruit, and water where it is bought, cost that a gram of a base takes. */
@@ -94,10 +98,10 @@ function baseCostPerGram(book: PriceBook, key: string, base: BaseMake, missing: 
       name: part.key,
       count: base.runs,
     })
-    return perGram && product('cost-of', 'EUR/g', [taken, perGram], { name: part.key })
+    return perGram && product('cost-of', 'money/g', [taken, perGram], { name: part.key })
   })
   const known = costs.flatMap((c) => c ?? [])
-  return known.length < costs.length ? null : sum('cost-per-gram', 'EUR/g', known, { name: key })
+  return known.length < costs.length ? null : sum('cost-per-gram', 'money/g', known, { name: key })
 }
 
 function juiceDensity(book: PriceBook, juice: string): Figure {
@@ -105,14 +109,14 @@ function juiceDensity(book: PriceBook, juice: string): Figure {
   return given('density-of', gPerMl, 'g/mL', 'estimated', 'source.density', { name: juice })
 }
 
-/** Fruit price through yield, EUR per L of juice. */
+/** Fruit price through yield, for a litre of juice. */
 export function juiceCostPerL(book: PriceBook, fruitKey: string): Figure | null {
   const price = book.price(fruitKey)
   const yielded = book.fruitYield(fruitKey)
   if (!price || !yielded) return null
-  const perKg = product('price-per-kilo', 'EUR/kg', [pricePerGram(fruitKey, price), factor(1000)], { name: fruitKey })
+  const perKg = product('price-per-kilo', 'money/kg', [pricePerGram(fruitKey, price), factor(1000)], { name: fruitKey })
   const litresPerKg = quotient('litres-per-kilo', '1', yielded.used, factor(1000), { name: fruitKey })
-  return quotient('cost-per-litre', 'EUR/L', perKg, litresPerKg, { name: fruitKey })
+  return quotient('cost-per-litre', 'money/L', perKg, litresPerKg, { name: fruitKey })
 }
 
 /** Minutes of hands that pressing so many g of a juice takes; null where it is bought, or nobody timed it. */

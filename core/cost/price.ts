@@ -1,8 +1,8 @@
 /** A price as it is said: of a pack. */
 export interface PackPrice {
-  packPriceEur: number
+  packPrice: number
   packG: number
 }
 
-/** EUR a kilo of what a pack holds. */
-export const eurPerKg = ({ packPriceEur, packG }: PackPrice): number => (packPriceEur / packG) * 1000
+/** What a kilo costs of what a pack holds. */
+export const pricePerKg = ({ packPrice, packG }: PackPrice): number => (packPrice / packG) * 1000

@@ -1,4 +1,4 @@
-import { eurPerKg } from '../cost/price'
+import { pricePerKg } from '../cost/price'
 import { roundAmount, settledTake } from '../units'
 import type { Finding, Findings } from './verdict'
 import { evaluateReceipt, HANDLING_BOUNDS, SCALE_G, type OwnHandling, type Receipt, type ReceiptInput } from '../yield'
@@ -36,8 +36,8 @@ export function checkWeighIn(
   if (kg !== null) positive(found, 'kg', roundAmount(kg * 1000) / 1000, MOST_KG, 'kg')
   else if (count === null) found.limits.push({ code: 'kg-or-count-missing', field: 'kg', numbers: {} })
   else if (usualUnitG === null) found.limits.push({ code: 'unit-weight-unknown', field: 'kg', numbers: { count } })
-  if (price && !(price.eur >= 0 && price.eur < 100000))
-    found.limits.push({ code: 'price-negative', field: 'price', numbers: { value: price.eur } })
+  if (price && !(price.paid >= 0 && price.paid < 100000))
+    found.limits.push({ code: 'price-negative', field: 'price', numbers: { value: price.paid } })
   else if (price && price.per === 'piece' && count === null)
     found.limits.push({ code: 'price-needs-count', field: 'count', numbers: {} })
   else if (price && price.per === 'crate' && crates === null)
@@ -46,14 +46,14 @@ export function checkWeighIn(
   found.limits.push(...checkWhen(input.at ?? null, now))
   const receipt = found.limits.length ? null : evaluateReceipt(input, usualUnitG)
   if (!receipt) return { ...found, receipt }
-  const most = Math.max(receipt.costEur ?? 0, receipt.eurPerKg ?? 0)
+  const most = Math.max(receipt.cost ?? 0, receipt.pricePerKg ?? 0)
   if (most > MOST_PRICE)
     return {
       ...found,
       limits: [{ code: 'price-too-much', field: 'price', numbers: { value: most, most: MOST_PRICE } }],
       receipt: null,
     }
-  if (receipt.eurPerKg !== null) found.doubts.push(...priceDoubts(receipt.eurPerKg, last))
+  if (receipt.pricePerKg !== null) found.doubts.push(...priceDoubts(receipt.pricePerKg, last))
   if (!receipt.weighed)
     found.doubts.push({
       code: 'weight-from-count',
@@ -72,7 +72,7 @@ export function checkWeighIn(
   return { ...found, receipt }
 }
 
-/** A price ten times the last one, or a tenth of it, EUR per kg. Nothing paid is a gift, not a slip. */
+/** A price ten times the last one, or a tenth of it, per kg. Nothing paid is a gift, not a slip. */
 export function priceDoubts(price: number, last: number | null): Finding[] {
   if (!last || price <= 0) return []
   const times = price / last
@@ -84,12 +84,12 @@ export function priceDoubts(price: number, last: number | null): Finding[] {
 /**
  * A price of a pack: what it weighs is more than nothing as the books keep it, and a kilo has a price that can be kept.
  */
-export function checkPack(pack: { packPriceEur: number; packG: number }): Finding[] {
+export function checkPack(pack: { packPrice: number; packG: number }): Finding[] {
   const packG = roundAmount(pack.packG)
   if (!(packG > 0)) return [{ code: 'pack-missing', field: 'packG', numbers: { value: pack.packG } }]
-  const perKg = eurPerKg({ ...pack, packG })
+  const perKg = pricePerKg({ ...pack, packG })
   return perKg > MOST_PRICE
-    ? [{ code: 'price-too-much', field: 'packPriceEur', numbers: { value: perKg, most: MOST_PRICE } }]
+    ? [{ code: 'price-too-much', field: 'packPrice', numbers: { value: perKg, most: MOST_PRICE } }]
     : []
 }
 

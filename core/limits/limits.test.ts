@@ -125,14 +125,14 @@ describe('a press', () => {
 })
 
 describe('yield', () => {
-  const figures = (juiceMl: number, fruitCostEur: number | null = 10) =>
+  const figures = (juiceMl: number, fruitCost: number | null = 10) =>
     pressFigures({
       takenG: 4000,
       trimmedG: 1000,
       juiceMl,
       juiceTyped: 'mL',
       minutes: 10,
-      fruitCostEur,
+      fruitCost,
       fruitCostBasis: 'measured',
       params: { name: 'lemon', when: '2026-01-01' },
     })
@@ -163,7 +163,7 @@ describe('a receipt', () => {
   const at = (over: object, last: number | null = 2.4) =>
     codes(
       checkWeighIn(
-        { kg: 12, price: { eur: 2.5, per: 'kg' }, count: null, crates: null, ...over },
+        { kg: 12, price: { paid: 2.5, per: 'kg' }, count: null, crates: null, ...over },
         last,
         110,
         '2026-11-25T10:00:00Z',
@@ -171,25 +171,25 @@ describe('a receipt', () => {
     )
   it.each([
     [{}, []],
-    [{ price: { eur: 0, per: 'kg' } }, []],
+    [{ price: { paid: 0, per: 'kg' } }, []],
     [{ kg: 0 }, ['kg:kg-not-positive']],
     [{ kg: -3 }, ['kg:kg-not-positive']],
     [{ kg: NaN }, ['kg:amount-not-a-number']],
     [{ kg: 12000 }, ['kg:kg-too-much']],
-    [{ price: { eur: -1, per: 'kg' } }, ['price:price-negative']],
+    [{ price: { paid: -1, per: 'kg' } }, ['price:price-negative']],
     [{ count: 2.5 }, ['count:count-not-whole']],
-    [{ price: { eur: 25, per: 'kg' } }, ['?price-far-from-last']],
-    [{ price: { eur: 0.2, per: 'kg' } }, ['?price-far-from-last']],
+    [{ price: { paid: 25, per: 'kg' } }, ['?price-far-from-last']],
+    [{ price: { paid: 0.2, per: 'kg' } }, ['?price-far-from-last']],
     // by count: 100 lemons of a usual 110 g are 11 kg, and it is said that nobody weighed them
-    [{ kg: null, count: 100, price: { eur: 25, per: 'all' } }, ['?weight-from-count']],
+    [{ kg: null, count: 100, price: { paid: 25, per: 'all' } }, ['?weight-from-count']],
     [{ kg: null }, ['kg:kg-or-count-missing']],
     [{ count: 30 }, ['?unit-weight-far']],
     [{ count: 300 }, ['?unit-weight-far']],
     [{ count: 105 }, []],
-    [{ price: { eur: 0.3, per: 'piece' } }, ['count:price-needs-count']],
-    [{ price: { eur: 0.28, per: 'piece' }, count: 105 }, []],
-    [{ price: { eur: 14, per: 'crate' } }, ['crates:price-needs-crates']],
-    [{ price: { eur: 14, per: 'crate' }, crates: 2 }, []],
+    [{ price: { paid: 0.3, per: 'piece' } }, ['count:price-needs-count']],
+    [{ price: { paid: 0.28, per: 'piece' }, count: 105 }, []],
+    [{ price: { paid: 14, per: 'crate' } }, ['crates:price-needs-crates']],
+    [{ price: { paid: 14, per: 'crate' }, crates: 2 }, []],
     [{ tempC: 80 }, ['tempC:temp-out-of-range']],
     [{ brix: 70 }, ['brix:brix-out-of-range']],
     [{ crackedShare: 1.2 }, ['crackedShare:share-out-of-range']],

@@ -143,16 +143,16 @@ describe('figures', () => {
 
 describe('what a cup costs', () => {
   const book: PriceBook = {
-    price: (key) => (key === 'lemon-juice' ? undefined : { packPriceEur: 2, packG: 1000, since: '2026-01-01' }),
+    price: (key) => (key === 'lemon-juice' ? undefined : { packPrice: 2, packG: 1000, since: '2026-01-01' }),
     fruitYield: () => undefined,
     baseOf: () => undefined,
     fruitOf: () => undefined,
-    labourEurPerH: 12,
-    kwhEur: { electricity: 0.3, gas: null },
+    labourPerH: 12,
+    kwhPrice: { electricity: 0.3, gas: null },
   }
   const drink = withLayer(newDrink(null, 300), { prep: 'syrup' }, { value: 60, unit: 'mL' })
   const costOf = (doc: RecipeDocument) =>
-    cupCost(evaluateRecipe(doc, context), doc.serve!, [{ key: 'cup', eachEur: 0.1 }], book)
+    cupCost(evaluateRecipe(doc, context), doc.serve!, [{ key: 'cup', eachPrice: 0.1 }], book)
 
   it('grows with the drink, its ice, its garnish and its minutes, and with nothing else', () => {
     const base = costOf(drink).known.value

@@ -155,7 +155,7 @@ describe('figures of a base', () => {
     juiceMl: 366,
     juiceTyped: 'mL',
     minutes: 6,
-    fruitCostEur: 2,
+    fruitCost: 2,
     fruitCostBasis: 'measured',
     base: { outMl: 575, spilledMl: null },
     params: { name: 'pineapple', when: '2026-11-20T08:00:00Z' },

@@ -45,7 +45,7 @@ export function fruitYield(fruit: IngredientData, presses: readonly PressFigures
     history: presses.slice(0, PRESSES_KNOWN).flatMap((p) => p.yield?.value ?? []),
     spreadMlPerKg: yields.length > 1 ? sampleStandardDeviation(yields.map((y) => y.value)) : null,
     used: mean ?? handbook,
-    costPerL: costs.length ? call('mean-cost-per-litre', 'EUR/L', 'mean', costs, params) : null,
+    costPerL: costs.length ? call('mean-cost-per-litre', 'money/L', 'mean', costs, params) : null,
     minutesPerL: minutes.length ? call('mean-minutes-per-litre', 'min/L', 'mean', minutes, params) : null,
   }
 }

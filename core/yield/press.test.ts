@@ -15,7 +15,6 @@ import {
   titrationLimit,
   trimmedTotalG,
   trimmings,
-  typedPrice,
   unitWeightG,
   usualHandling,
   yieldMlPerKg,
@@ -31,7 +30,7 @@ const PRESSED: PressFacts = {
   juiceMl: 400,
   juiceTyped: 'mL',
   minutes: null,
-  fruitCostEur: null,
+  fruitCost: null,
   fruitCostBasis: 'measured',
   params: { name: 'lemon', when: '2026-11-01T08:00:00Z' },
 }
@@ -133,7 +132,7 @@ describe('a press as it is worked out', () => {
       juiceMl: 1600,
       juiceTyped: 'mL' as const,
       minutes: null,
-      fruitCostEur: null,
+      fruitCost: null,
       fruitCostBasis: 'measured' as const,
       params: { name: 'lemon', when: '' },
     }
@@ -157,12 +156,6 @@ it('a piece weighs what was counted and weighed, else what it usually does', () 
     garnishG({ pieces: 3, massG: null }, null),
     garnishG({ pieces: null, massG: null }, 100),
   ]).toEqual([250, 300, null, null])
-  expect([
-    typedPrice({ price: { eur: 5, per: 'crate' }, priceEurPerKg: 2 }),
-    typedPrice({ priceEurPerKg: 2 }),
-    typedPrice({ price: null, priceEurPerKg: null }),
-    typedPrice({}),
-  ]).toEqual([{ eur: 5, per: 'crate' }, { eur: 2, per: 'kg' }, null, null])
 })
 
 it.each([
@@ -292,20 +285,14 @@ describe('the study', () => {
   })
   it('a mean is of the twelve newest, the prediction of twice as many', () => {
     const pressed = (mlPerKg: number) =>
-      pressFigures({
-        ...PRESSED,
-        juiceMl: mlPerKg,
-        minutes: mlPerKg / 100,
-        hands: mlPerKg > 400 ? 2 : 1,
-        fruitCostEur: 2,
-      })
+      pressFigures({ ...PRESSED, juiceMl: mlPerKg, minutes: mlPerKg / 100, hands: mlPerKg > 400 ? 2 : 1, fruitCost: 2 })
     const known = fruitYield(lemon, [...Array<number>(12).fill(400), ...Array<number>(18).fill(500)].map(pressed))
     expect([known.mean!.value, known.count, known.history.length]).toEqual([400, 12, 24])
     expect([known.costPerL!.value, known.minutesPerL!.value]).toEqual([5, 10])
     expect(pressed(500).minutesPerL!.value).toBe(20)
     const unknown = fruitYield(lemon, [
-      pressFigures({ ...PRESSED, minutes: null, fruitCostEur: null }),
-      pressFigures({ ...PRESSED, minutes: 6, fruitCostEur: 3 }),
+      pressFigures({ ...PRESSED, minutes: null, fruitCost: null }),
+      pressFigures({ ...PRESSED, minutes: 6, fruitCost: 3 }),
     ])
     expect([unknown.costPerL!.value, unknown.minutesPerL!.value]).toEqual([7.5, 15])
   })

@@ -147,32 +147,32 @@ export function evaluatePress(fruit: IngredientData, input: PressInput): PressRe
 }
 
 /**
- * What of a lot's cost the fruit taken from it carries, EUR: its share by mass.
- * @param costEur what the lot cost; null where nobody has said
+ * What of a lot's cost the fruit taken from it carries: its share by mass.
+ * @param cost what the lot cost; null where nobody has said
  */
-export function shareOfCostEur(costEur: number | null, lotG: number, takenG: number): number | null {
-  return costEur === null ? null : (costEur * takenG) / lotG
+export function shareOfCost(cost: number | null, lotG: number, takenG: number): number | null {
+  return cost === null ? null : (cost * takenG) / lotG
 }
 
 /**
- * What the fruit taken from a lot costs, EUR: its share of what the lot cost; where nobody has said, the last price of
+ * What the fruit taken from a lot costs: its share of what the lot cost; where nobody has said, the last price of
  * the fruit, as an estimate. Null where there is none either.
  */
 export function costOfTaken(
-  lot: { costEur: number | null; amountG: number },
+  lot: { cost: number | null; amountG: number },
   takenG: number,
-  lastEurPerKg: number | null,
-): { eur: number | null; basis: 'measured' | 'estimated' } {
-  const share = shareOfCostEur(lot.costEur, lot.amountG, takenG)
-  if (share !== null) return { eur: share, basis: 'measured' }
-  return { eur: lastEurPerKg === null ? null : (lastEurPerKg * takenG) / 1000, basis: 'estimated' }
+  lastPerKg: number | null,
+): { cost: number | null; basis: 'measured' | 'estimated' } {
+  const share = shareOfCost(lot.cost, lot.amountG, takenG)
+  if (share !== null) return { cost: share, basis: 'measured' }
+  return { cost: lastPerKg === null ? null : (lastPerKg * takenG) / 1000, basis: 'estimated' }
 }
 
-/** What kept by-products carry of a press's fruit cost, EUR: the shares the owner set, at most nine tenths of it. */
-export function byProductsCostEur(fruitCostEur: number | null, shares: readonly number[]): number[] | null {
-  if (fruitCostEur === null) return null
+/** What kept by-products carry of a press's fruit cost: the shares the owner set, at most nine tenths of it. */
+export function byProductsCost(fruitCost: number | null, shares: readonly number[]): number[] | null {
+  if (fruitCost === null) return null
   const total = shares.reduce((s, x) => s + x, 0)
-  return shares.map((s) => fruitCostEur * s * (total > 0.9 ? 0.9 / total : 1))
+  return shares.map((s) => fruitCost * s * (total > 0.9 ? 0.9 / total : 1))
 }
 
 /**
@@ -220,11 +220,11 @@ export interface PressFacts {
   /** foam stood on the juice when it was read: the volume is too high by an unknown part */
   foamy?: boolean
   /** what the fruit taken cost; null where nobody has said */
-  fruitCostEur: number | null
+  fruitCost: number | null
   /** what kept by-products carry of it */
-  byCostEur?: number | null
+  byCost?: number | null
   /** what the fruit taken would have cost at the market, where it was given */
-  marketCostEur?: number | null
+  marketCost?: number | null
   fruitCostBasis: 'measured' | 'estimated'
   params: { name: string; when: string }
 }
@@ -271,22 +271,22 @@ export function pressFigures(p: PressFacts): PressFigures {
   const baseL = p.base && quotient('base-out', 'L', baseOut(p, p.base.outMl), factor(1000))
   const costOf = (
     label: string,
-    eur: number | null | undefined,
+    money: number | null | undefined,
     basis: 'measured' | 'estimated',
     source: string,
     litres = juiceL,
   ): Figure | null => {
-    if (eur === null || eur === undefined) return null
-    const fruit = given('fruit-cost', eur, 'EUR', basis, source, p.params)
-    const cost = p.byCostEur
+    if (money === null || money === undefined) return null
+    const fruit = given('fruit-cost', money, 'money', basis, source, p.params)
+    const cost = p.byCost
       ? difference(
           'fruit-cost',
-          'EUR',
+          'money',
           fruit,
-          given('by-products-carry', p.byCostEur, 'EUR', basis, 'source.owner', p.params),
+          given('by-products-carry', p.byCost, 'money', basis, 'source.owner', p.params),
         )
       : fruit
-    return quotient(label, 'EUR/L', cost, litres, p.params)
+    return quotient(label, 'money/L', cost, litres, p.params)
   }
   const minutes = p.minutes === null ? null : given('minutes', p.minutes, 'min', 'measured', 'source.crew', p.params)
   const work =
@@ -311,9 +311,9 @@ export function pressFigures(p: PressFacts): PressFigures {
             given('edible', (p.takenG - p.trimmedG) / 1000, 'kg', 'measured', 'source.scale', p.params),
             taken,
           ),
-    costPerL: costOf('cost-per-litre', p.fruitCostEur, p.fruitCostBasis, bought),
-    basePerL: baseL ? costOf('cost-per-litre-base', p.fruitCostEur, p.fruitCostBasis, bought, baseL) : null,
-    marketPerL: costOf('market-per-litre', p.marketCostEur, 'estimated', 'source.market'),
+    costPerL: costOf('cost-per-litre', p.fruitCost, p.fruitCostBasis, bought),
+    basePerL: baseL ? costOf('cost-per-litre-base', p.fruitCost, p.fruitCostBasis, bought, baseL) : null,
+    marketPerL: costOf('market-per-litre', p.marketCost, 'estimated', 'source.market'),
     minutesPerL: work && quotient('minutes-per-litre', 'min/L', work, juiceL),
   }
 }
@@ -338,15 +338,15 @@ function juiceInBase(p: PressFacts, { outMl }: NonNullable<PressFacts['base']>):
   return difference('juice-of-fruit', 'mL', baseOut(p, outMl), water, p.params)
 }
 
-/** Cost of a litre with the work in it, EUR. @param labourEurPerH what an hour of work costs */
-export function withLabour(costPerL: Figure, minutesPerL: Figure, labourEurPerH: number): Figure {
+/** Cost of a litre with the work in it. @param labourPerH what an hour of work costs */
+export function withLabour(costPerL: Figure, minutesPerL: Figure, labourPerH: number): Figure {
   const hour = quotient(
     'labour-per-minute',
     '1',
-    given('labour-rate', labourEurPerH, 'EUR/h', 'measured', 'source.stand'),
+    given('labour-rate', labourPerH, 'money/h', 'measured', 'source.stand'),
     factor(60),
   )
-  return sum('cost-with-work', 'EUR/L', [costPerL, product('work-per-litre', 'EUR/L', [minutesPerL, hour])])
+  return sum('cost-with-work', 'money/L', [costPerL, product('work-per-litre', 'money/L', [minutesPerL, hour])])
 }
 
 /** Handbook yield in mL per kg as purchased. */

@@ -11,7 +11,7 @@ export interface ReceiptInput {
   count: number | null
   /** crates, boxes or bags */
   crates: number | null
-  price: { eur: number; per: PricePer } | null
+  price: { paid: number; per: PricePer } | null
 }
 
 export interface Receipt {
@@ -21,8 +21,8 @@ export interface Receipt {
   /** g of one piece of this delivery; null where nobody counted */
   unitG: number | null
   /** what all of it cost; null where no price was said, or where it is said for pieces or crates that nobody counted */
-  costEur: number | null
-  eurPerKg: number | null
+  cost: number | null
+  pricePerKg: number | null
 }
 
 /**
@@ -37,13 +37,13 @@ export function evaluateReceipt(input: ReceiptInput, usualUnitG: number | null):
   if (typedG === null) return null
   const amountG = roundAmount(typedG)
   const times = !price ? null : { kg: amountG / 1000, piece: count, crate: crates, all: 1 }[price.per]
-  const costEur = price && times !== null ? price.eur * times : null
+  const cost = price && times !== null ? price.paid * times : null
   return {
     amountG,
     weighed: kg !== null,
     unitG: count ? amountG / count : null,
-    costEur,
-    eurPerKg: costEur === null ? null : costEur / (amountG / 1000),
+    cost,
+    pricePerKg: cost === null ? null : cost / (amountG / 1000),
   }
 }
 
@@ -55,9 +55,3 @@ export const unitWeightG = (
 /** g of whole fruit set aside for garnish: weighed, or counted; null where neither says. */
 export const garnishG = (e: { pieces: number | null; massG: number | null }, unitG: number | null): number | null =>
   e.massG ?? (e.pieces !== null && unitG !== null ? e.pieces * unitG : null)
-/** The price of a delivery, also as tablets of an earlier release send it: a kilo. */
-export const typedPrice = (b: {
-  price?: ReceiptInput['price']
-  priceEurPerKg?: number | null
-}): ReceiptInput['price'] =>
-  b.price ?? (b.priceEurPerKg === null || b.priceEurPerKg === undefined ? null : { eur: b.priceEurPerKg, per: 'kg' })

@@ -31,15 +31,15 @@ export interface Group {
   costPerL: number | null
 }
 /**
- * EUR of a litre pressed one way, the work in it. Null where nobody knows what the fruit cost. @param labourEurPerH
- * what an hour costs; null leaves work out
+ * What a litre costs that was pressed one way, the work in it. Null where nobody knows what the fruit cost.
+ * @param labourPerH what an hour costs; null leaves work out
  */
-export function litreEur(g: Group, labourEurPerH: number | null): number | null {
-  if (g.costPerL === null || g.minutesPerL === null || !labourEurPerH) return g.costPerL
+export function costOfLitre(g: Group, labourPerH: number | null): number | null {
+  if (g.costPerL === null || g.minutesPerL === null || !labourPerH) return g.costPerL
   return withLabour(
-    given('mean-cost-per-litre', g.costPerL, 'EUR/L', 'measured'),
+    given('mean-cost-per-litre', g.costPerL, 'money/L', 'measured'),
     given('mean-minutes-per-litre', g.minutesPerL, 'min/L', 'measured'),
-    labourEurPerH,
+    labourPerH,
   ).value
 }
 export interface Pair extends Comparison {

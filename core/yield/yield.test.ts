@@ -1,7 +1,7 @@
 import { evaluateFigure } from '../figures'
 import { FACTS, INGREDIENTS } from '../substances'
 import {
-  byProductsCostEur,
+  byProductsCost,
   byUse,
   NOTHING,
   cleaningRoutine,
@@ -23,7 +23,7 @@ import {
   usualHandling,
   withLabour,
 } from '.'
-import { litreEur, outliers, studyYield, trendOf, type PressPoint } from './study'
+import { costOfLitre, outliers, studyYield, trendOf, type PressPoint } from './study'
 
 const lemon = INGREDIENTS.get('lemon')!
 const mango = INGREDIENTS.get('mango')!
@@ -32,12 +32,12 @@ describe('a delivery', () => {
   const at = (over: object) => evaluateReceipt({ kg: 11, count: 100, crates: 2, price: null, ...over }, 110)!
   it.each([
     [{}, null],
-    [{ price: { eur: 2.5, per: 'kg' } }, 27.5],
-    [{ price: { eur: 0.3, per: 'piece' } }, 30],
-    [{ price: { eur: 14, per: 'crate' } }, 28],
-    [{ price: { eur: 26, per: 'all' } }, 26],
-    [{ price: { eur: 0, per: 'kg' } }, 0],
-  ])('%j costs %s', (over, eur) => expect(at(over).costEur).toEqual(eur))
+    [{ price: { paid: 2.5, per: 'kg' } }, 27.5],
+    [{ price: { paid: 0.3, per: 'piece' } }, 30],
+    [{ price: { paid: 14, per: 'crate' } }, 28],
+    [{ price: { paid: 26, per: 'all' } }, 26],
+    [{ price: { paid: 0, per: 'kg' } }, 0],
+  ])('%j costs %s', (over, cost) => expect(at(over).cost).toEqual(cost))
   it('by count alone is an estimate through the usual piece, and says so', () =>
     expect(at({ kg: null })).toMatchObject({ amountG: 11000, weighed: false, unitG: 110 }))
   it('weighed and counted tells what a piece weighs', () =>
@@ -130,12 +130,12 @@ describe('keeping', () => {
     })
   })
   it('costs what its share of the lot cost, or as much as the fruit last cost', () => {
-    const taken = (costEur: number | null, last: number | null) => costOfTaken({ costEur, amountG: 8000 }, 2000, last)
+    const taken = (cost: number | null, last: number | null) => costOfTaken({ cost, amountG: 8000 }, 2000, last)
     expect([taken(12, 9), taken(null, 1.5), taken(null, null), taken(0, 9)]).toEqual([
-      { eur: 3, basis: 'measured' },
-      { eur: 3, basis: 'estimated' },
-      { eur: null, basis: 'estimated' },
-      { eur: 0, basis: 'measured' },
+      { cost: 3, basis: 'measured' },
+      { cost: 3, basis: 'estimated' },
+      { cost: null, basis: 'estimated' },
+      { cost: 0, basis: 'measured' },
     ])
   })
   it('is there as long as somebody can weigh it, and pressed as long as it is worth it', () => {
@@ -162,7 +162,7 @@ describe('a press', () => {
       juiceMl: 1600,
       juiceTyped: 'mL',
       minutes: 12,
-      fruitCostEur: 10,
+      fruitCost: 10,
       fruitCostBasis: 'measured',
       params: { name: 'lemon', when: '' },
       ...over,
@@ -173,15 +173,15 @@ describe('a press', () => {
   })
   it('two pairs of hands are twice the work, kept peel carries its share, a gift has its market price', () => {
     expect(press({ hands: 2 }).minutesPerL!.value).toBeCloseTo(15, 9)
-    expect(press({ byCostEur: 2 }).costPerL!.value).toBeCloseTo(5, 9)
-    expect(press({ fruitCostEur: 0, marketCostEur: 9.6 }).marketPerL!.value).toBeCloseTo(6, 9)
+    expect(press({ byCost: 2 }).costPerL!.value).toBeCloseTo(5, 9)
+    expect(press({ fruitCost: 0, marketCost: 9.6 }).marketPerL!.value).toBeCloseTo(6, 9)
     expect(withLabour(press().costPerL!, press().minutesPerL!, 12).value).toBeCloseTo(6.25 + 7.5 * 0.2, 9)
     expect(press({ foamy: true }).yield!.basis).toBe('estimated')
   })
   it('by-products carry at most nine tenths', () => {
-    expect(byProductsCostEur(10, [0.1, 0.2])).toEqual([1, 2])
-    expect(byProductsCostEur(10, [0.9, 0.9])).toEqual([4.5, 4.5])
-    expect(byProductsCostEur(null, [0.1])).toBeNull()
+    expect(byProductsCost(10, [0.1, 0.2])).toEqual([1, 2])
+    expect(byProductsCost(10, [0.9, 0.9])).toEqual([4.5, 4.5])
+    expect(byProductsCost(null, [0.1])).toBeNull()
   })
 })
 
@@ -192,7 +192,7 @@ it('a step expects what was measured here, and the handbook’s before', () => {
     juiceMl: 1500,
     juiceTyped: 'mL',
     minutes: null,
-    fruitCostEur: null,
+    fruitCost: null,
     fruitCostBasis: 'measured',
     params: { name: 'lemon', when: '' },
   })
@@ -258,10 +258,10 @@ describe('what a kilo yields', () => {
       [point(0, 400, { costPerL: 5, minutesPerL: 6 }), point(1, 420, { costPerL: 7, minutesPerL: 8 })],
       'UTC',
     ).methods
-    expect(litreEur(group!, 14)).toBeCloseTo(6 + (7 / 60) * 14, 9)
-    expect(litreEur(group!, null)).toBe(6)
-    expect(litreEur({ ...group!, minutesPerL: null }, 14)).toBe(6)
-    expect(litreEur({ ...group!, costPerL: null }, 14)).toBeNull()
+    expect(costOfLitre(group!, 14)).toBeCloseTo(6 + (7 / 60) * 14, 9)
+    expect(costOfLitre(group!, null)).toBe(6)
+    expect(costOfLitre({ ...group!, minutesPerL: null }, 14)).toBe(6)
+    expect(costOfLitre({ ...group!, costPerL: null }, 14)).toBeNull()
   })
   it('tells the seasons apart once there is half a year', () => {
     expect(studyYield(steady, 'UTC').seasons).toEqual([])

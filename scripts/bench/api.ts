@@ -92,7 +92,7 @@ export async function threeYears(): Promise<number> {
   const presses = Array.from({ length: N }, () => uuid())
   const fruit = (i: number) => fruits[i % fruits.length]!
   let rows = 0
-  rows += await insert('lot', 'id, stand_id, ingredient_key, kind, unit, amount, cost_eur, at, person_id, confirmed', [
+  rows += await insert('lot', 'id, stand_id, ingredient_key, kind, unit, amount, cost, at, person_id, confirmed', [
     ...lots.map((id, i) => [id, stand, fruit(i), 'received', 'g', 10000, 24, at(i), person, '[]']),
     ...juices.map((id, i) => [id, stand, `${fruit(i)}-juice`, 'pressed', 'mL', 4000, 24, at(i), person, '[]']),
   ])
@@ -108,7 +108,7 @@ export async function threeYears(): Promise<number> {
   )
   rows += await insert(
     'press',
-    'id, stand_id, lot_id, juice_lot_id, ingredient_key, taken_g, juice_ml, juice_g, juice_unit, method, minutes, fruit_cost_eur, cost_basis, at, person_id, confirmed',
+    'id, stand_id, lot_id, juice_lot_id, ingredient_key, taken_g, juice_ml, juice_g, juice_unit, method, minutes, fruit_cost, cost_basis, at, person_id, confirmed',
     presses.map((id, i) => [
       id,
       stand,
@@ -138,7 +138,7 @@ export async function threeYears(): Promise<number> {
   )
   rows += await insert(
     'price',
-    'id, ingredient_key, pack_price_eur, pack_g, since, source, person_id',
+    'id, ingredient_key, pack_price, pack_g, since, source, person_id',
     Array.from({ length: 6000 }, (_, i) => [uuid(), fruit(i), 2 + (i % 10) / 10, 1000, at(i * 5), 'typed', person]),
   )
   // Lists are sent again when their kind has a new row.

@@ -39,7 +39,7 @@ function menu(lemonPrice: number): number {
     // What the sheet works out too, and what the list of drinks shows.
     const { mass, sugars, acid, brix, ratio } = evaluation.jug
     total += mass.value + sugars.value + acid.value + brix.value + (ratio?.value ?? 0)
-    total += cupCost(evaluation, doc.serve!, [{ key: 'cup', eachEur: 0.1 }], book).known.value
+    total += cupCost(evaluation, doc.serve!, [{ key: 'cup', eachPrice: 0.1 }], book).known.value
     batches.push({ name: String(i), takes: [...evaluation.bill.takes, ...serveTakes(doc.serve!, 1)] })
   }
   const bought = toBuy(batches, {

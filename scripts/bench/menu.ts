@@ -84,12 +84,12 @@ const yields = new Map([...fruit.values()].map((k) => [k, fruitYield(INGREDIENTS
 export function priceBook(lemonPrice: number): PriceBook {
   return {
     price: (k) =>
-      fruit.has(k) ? undefined : { packPriceEur: k === 'lemon' ? lemonPrice : 2, packG: 1000, since: '2026-01-01' },
+      fruit.has(k) ? undefined : { packPrice: k === 'lemon' ? lemonPrice : 2, packG: 1000, since: '2026-01-01' },
     fruitYield: (k) => yields.get(k),
     baseOf: () => undefined,
     fruitOf: (k) => fruit.get(k),
-    labourEurPerH: 14,
-    kwhEur: { electricity: 0.3, gas: 0.12 },
+    labourPerH: 14,
+    kwhPrice: { electricity: 0.3, gas: 0.12 },
   }
 }
 

@@ -2,11 +2,11 @@ import type { LotRow } from '#core/books'
 import { fromJson, toNumber, toNumberOrNull } from '../db/connect'
 
 /** A lot as the driver gives it: decimals as text, a moment as a date, what was seen as JSON. */
-export type RawLot = Omit<LotRow, 'amount' | 'purchasedG' | 'costEur' | 'marketEur' | 'at' | 'seen' | 'weighed'> & {
+export type RawLot = Omit<LotRow, 'amount' | 'purchasedG' | 'cost' | 'marketCost' | 'at' | 'seen' | 'weighed'> & {
   amount: string
   purchasedG: string | null
-  costEur: string | null
-  marketEur: string | null
+  cost: string | null
+  marketCost: string | null
   at: Date
   seen: unknown
   weighed: number
@@ -26,8 +26,8 @@ export const lotRow = (r: RawLot): LotRow => ({
   amount: toNumber(r.amount),
   purchasedG: toNumberOrNull(r.purchasedG),
   weighed: Boolean(r.weighed),
-  costEur: toNumberOrNull(r.costEur),
-  marketEur: toNumberOrNull(r.marketEur),
+  cost: toNumberOrNull(r.cost),
+  marketCost: toNumberOrNull(r.marketCost),
   place: r.place,
   seen: r.seen === null ? null : fromJson<LotRow['seen']>(r.seen),
   useBy: r.useBy,

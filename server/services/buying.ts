@@ -2,7 +2,7 @@ import { setImmediate } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5 } from 'uuid'
 import { cheapestPacks, offersOf, OFFER_DAYS, type Offer } from '#core/buy'
-import { eurPerKg } from '#core/cost'
+import { pricePerKg } from '#core/cost'
 import { checkPack, priceDoubts } from '#core/limits'
 import { loadSolver, lpText, type Solution, type Solver } from '#core/solve'
 import { dayOf, instantAt, type Day } from '#core/time'
@@ -36,8 +36,8 @@ async function warmed(solve: Solver): Promise<Solver> {
     cheapestPacks(
       3000 * i + 700,
       [
-        { id: 'small', massG: 3000, eur: i },
-        { id: 'large', massG: 5000, eur: 8 },
+        { id: 'small', massG: 3000, price: i },
+        { id: 'large', massG: 5000, price: 8 },
       ],
       solve,
     )
@@ -49,7 +49,7 @@ async function warmed(solve: Solver): Promise<Solver> {
 interface RawOffer {
   ingredientKey: string
   packG: string
-  packPriceEur: string
+  packPrice: string
   supplier: string | null
   since: Date
   receipt: number
@@ -60,8 +60,8 @@ interface RawOffer {
  */
 async function offersAt(tx: Read, keys: string[]): Promise<Map<string, Offer[]>> {
   const rows = await database().query<RawOffer>(
-    `SELECT ingredientKey, packG, packPriceEur, supplier, since, receipt FROM (
-       SELECT ingredient_key AS ingredientKey, pack_g AS packG, pack_price_eur AS packPriceEur, supplier, since, source = 'receipt' AS receipt,
+    `SELECT ingredientKey, packG, packPrice, supplier, since, receipt FROM (
+       SELECT ingredient_key AS ingredientKey, pack_g AS packG, pack_price AS packPrice, supplier, since, source = 'receipt' AS receipt,
               ROW_NUMBER() OVER (PARTITION BY ingredient_key, source = 'receipt', IF(source = 'receipt', NULL, supplier), IF(source = 'receipt', NULL, pack_g) ORDER BY since DESC, id DESC) AS n
          FROM price WHERE ingredient_key IN (:keys) AND since > :from AND (lot_id IS NULL OR ${counts('price.lot_id', 'lot')})) latest WHERE n = 1 ORDER BY since DESC LIMIT 2000`,
     {
@@ -77,7 +77,7 @@ async function offersAt(tx: Read, keys: string[]): Promise<Map<string, Offer[]>>
         .map((r) => ({
           ...r,
           packG: toNumber(r.packG),
-          packPriceEur: toNumber(r.packPriceEur),
+          packPrice: toNumber(r.packPrice),
           since: r.since.toISOString(),
           receipt: Boolean(r.receipt),
         }))
@@ -116,10 +116,10 @@ export async function choosePacks(tx: Read, need: string): Promise<Reply<'packs'
       ingredientKey,
       needG: grams,
       massG: choice?.massG ?? 0,
-      totalEur: choice && choice.eur,
+      totalPrice: choice && choice.price,
       packs: (choice?.packs ?? []).map(({ pack, count }) => {
         const o = pack as Offer
-        return { packG: o.packG, packEur: o.eur, supplier: o.supplier, since: o.since, loose: o.loose, count }
+        return { packG: o.packG, packPrice: o.price, supplier: o.supplier, since: o.since, loose: o.loose, count }
       }),
     })
   }
@@ -150,7 +150,7 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
   const unfit = body.rows.flatMap((r, i) => checkPack(r).map((f) => ({ ...f, field: `rows.${i}.${f.field}` })))
   if (unfit.length) throw invalid(unfit.slice(0, MOST_SAID))
   const last = await lastPrices(tx, keys)
-  const far = body.rows.filter((r) => priceDoubts(eurPerKg(r), last.get(r.ingredientKey) ?? null).length)
+  const far = body.rows.filter((r) => priceDoubts(pricePerKg(r), last.get(r.ingredientKey) ?? null).length)
   refuseUnlessConfirmed(
     {
       limits: [],
@@ -168,7 +168,7 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
   const rows = body.rows.map((r, i) => ({
     id: uuidV5(String(i), body.id),
     ingredientKey: r.ingredientKey,
-    packPriceEur: r.packPriceEur,
+    packPrice: r.packPrice,
     packG: roundAmount(r.packG),
     source: 'list',
     lotId: null,

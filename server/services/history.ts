@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import type { Reply } from '#shared/contract'
+import { todaysNames } from '#shared/earlier'
 import { database, fromJson, type Read } from '../db/connect'
 import { now } from './clock'
 import { withoutMoney, type Who } from './who'
@@ -34,6 +35,9 @@ export async function changesSince(tx: Read, since: number | undefined): Promise
 
 /** What only an owner reads of others: prices are theirs, and so is who may do what. */
 const OWNERS_ENTITIES = ['price', 'person', 'device', 'session', 'setting']
+
+/** What a row holds, under the names of today, without money for whoever does not see it. */
+const shown = (who: Who, json: string | null): unknown => withoutMoney(who, json && todaysNames(fromJson(json)))
 
 /** Changes, newest first: of one thing, or of all there is. */
 export async function listHistory(
@@ -72,7 +76,7 @@ export async function listHistory(
     entityId: r.entityId,
     at: r.at.toISOString(),
     by: r.by ?? '',
-    before: withoutMoney(who, r.before && fromJson(r.before)),
-    after: withoutMoney(who, r.after && fromJson(r.after)),
+    before: shown(who, r.before),
+    after: shown(who, r.after),
   }))
 }

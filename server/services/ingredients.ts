@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize'
-import { eurPerKg } from '#core/cost'
+import { pricePerKg } from '#core/cost'
 import { checkHandling, checkPack, priceDoubts } from '#core/limits'
 import { dataOfRow, INGREDIENTS, ownValuesLimits, type IngredientData, type OwnValues } from '#core/substances'
 import { roundAmount } from '#core/units'
@@ -147,7 +147,7 @@ const PRICES_OF_EACH = 6
 const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id', 'lot')})`
 
 /** Newest first; of the packs of one list, which have one moment, the one that is cheapest by weight. */
-const NEWEST_FIRST = 'since DESC, pack_price_eur / pack_g, id DESC'
+const NEWEST_FIRST = 'since DESC, pack_price / pack_g, id DESC'
 
 /** The latest prices of every ingredient, newest first. */
 export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
@@ -159,7 +159,7 @@ export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
     of: 'TRUE',
   })
   const rows = await database().query<RawPrice>(
-    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price_eur AS packPriceEur, p.pack_g AS packG, p.since, p.source, p.supplier
+    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price AS packPrice, p.pack_g AS packG, p.since, p.source, p.supplier
        FROM (SELECT id AS latest_id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n FROM price WHERE ${sql}) latest
        JOIN price p ON p.id = latest.latest_id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY ${NEWEST_FIRST}`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
@@ -167,7 +167,7 @@ export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
   return rows.map((r) => ({
     id: r.id,
     ingredientKey: r.ingredientKey,
-    packPriceEur: toNumber(r.packPriceEur),
+    packPrice: toNumber(r.packPrice),
     packG: toNumber(r.packG),
     since: r.since.toISOString(),
     source: r.source,
@@ -176,7 +176,7 @@ export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
 }
 
 /**
- * The latest price of each ingredient, EUR per kg as purchased; none where none was ever typed.
+ * The latest price of each ingredient, per kg as purchased; none where none was ever typed.
  * @param without deliveries whose price does not count
  */
 export async function lastPrices(
@@ -186,12 +186,12 @@ export async function lastPrices(
 ): Promise<Map<string, number>> {
   const out = new Map<string, number>()
   for (const ingredientKey of keys) {
-    const [row] = await database().query<{ packPriceEur: string; packG: string }>(
-      `SELECT pack_price_eur AS packPriceEur, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
+    const [row] = await database().query<{ packPrice: string; packG: string }>(
+      `SELECT pack_price AS packPrice, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
         AND (lot_id IS NULL OR lot_id NOT IN (:without)) ORDER BY ${NEWEST_FIRST} LIMIT 1`,
       { type: QueryTypes.SELECT, replacements: { ingredientKey, without: ['', ...without] }, transaction: tx },
     )
-    if (row) out.set(ingredientKey, eurPerKg({ packPriceEur: toNumber(row.packPriceEur), packG: toNumber(row.packG) }))
+    if (row) out.set(ingredientKey, pricePerKg({ packPrice: toNumber(row.packPrice), packG: toNumber(row.packG) }))
   }
   return out
 }
@@ -199,7 +199,7 @@ export async function lastPrices(
 export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
   await getIngredient(tx, body.ingredientKey)
   const last = (await lastPrices(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
-  const price = eurPerKg(body)
+  const price = pricePerKg(body)
   refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
   await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
   return { id: body.id }
@@ -208,7 +208,7 @@ export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promi
 export interface NewPrice {
   id: string
   ingredientKey: string
-  packPriceEur: number
+  packPrice: number
   packG: number
   source: 'typed'
   lotId: null
@@ -220,7 +220,7 @@ export async function recordPrice(tx: Tx, who: Who, p: NewPrice): Promise<void> 
   const row = {
     id: p.id,
     ingredientKey: p.ingredientKey,
-    packPriceEur: p.packPriceEur,
+    packPrice: p.packPrice,
     packG: p.packG,
     source: p.source,
     lotId: p.lotId,

@@ -28,8 +28,8 @@ export async function lotsOf(
   looked: 'there' | 'all' | 'none' = 'there',
 ): Promise<LotRow[]> {
   const rows = await database().query<Raw>(
-    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.purchased_g AS purchasedG, l.cost_eur AS costEur, l.at, p.name AS \`by\`,
-            l.weighed, l.crates, l.market_eur AS marketEur, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
+    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.purchased_g AS purchasedG, l.cost AS cost, l.at, p.name AS \`by\`,
+            l.weighed, l.crates, l.market_cost AS marketCost, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
             IF(l.open, (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = l.id), 0) AS onHand
        FROM (${ids}) wanted STRAIGHT_JOIN lot l ON l.id = wanted.id STRAIGHT_JOIN person p ON p.id = l.person_id
       ORDER BY l.at DESC, l.id DESC`,

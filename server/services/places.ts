@@ -13,9 +13,9 @@ const standView = (r: Raw): StandRow => ({
   id: String(r.id),
   name: String(r.name),
   timeZone: String(r.timeZone),
-  labourEurPerH: toNumber(r.labourEurPerH!),
-  electricityEurPerKwh: toNumberOrNull(r.electricityEurPerKwh ?? null),
-  gasEurPerKwh: toNumberOrNull(r.gasEurPerKwh ?? null),
+  labourPerH: toNumber(r.labourPerH!),
+  electricityPerKwh: toNumberOrNull(r.electricityPerKwh ?? null),
+  gasPerKwh: toNumberOrNull(r.gasPerKwh ?? null),
   roomC: toNumber(r.roomC!),
   sipMin: toNumber(r.sipMin!),
   lossShare: toNumber(r.lossShare!),
@@ -29,9 +29,9 @@ const cupView = (r: Raw): CupRow => ({
   name: String(r.name),
   capacityMl: toNumber(r.capacityMl!),
   fillLineMl: toNumber(r.fillLineMl!),
-  cupEur: toNumber(r.cupEur!),
-  lidEur: toNumber(r.lidEur!),
-  strawEur: toNumber(r.strawEur!),
+  cupPrice: toNumber(r.cupPrice!),
+  lidPrice: toNumber(r.lidPrice!),
+  strawPrice: toNumber(r.strawPrice!),
   version: Number(r.version),
 })
 const vesselView = (r: Raw): VesselRow => ({
@@ -75,9 +75,9 @@ export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: 
       {
         ...row,
         // What is not said stays as it is; a price of energy can be taken back.
-        labourEurPerH: body.labourEurPerH ?? before.labourEurPerH,
-        electricityEurPerKwh: said(body.electricityEurPerKwh, before.electricityEurPerKwh),
-        gasEurPerKwh: said(body.gasEurPerKwh, before.gasEurPerKwh),
+        labourPerH: body.labourPerH ?? before.labourPerH,
+        electricityPerKwh: said(body.electricityPerKwh, before.electricityPerKwh),
+        gasPerKwh: said(body.gasPerKwh, before.gasPerKwh),
         roomC: body.roomC ?? before.roomC,
         sipMin: body.sipMin ?? before.sipMin,
         bench: body.bench === undefined ? before.bench : body.bench || null,
@@ -106,9 +106,9 @@ export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who)
   // What is not said stays as it is.
   const priced = {
     ...body,
-    cupEur: body.cupEur ?? known?.cupEur ?? 0,
-    lidEur: body.lidEur ?? known?.lidEur ?? 0,
-    strawEur: body.strawEur ?? known?.strawEur ?? 0,
+    cupPrice: body.cupPrice ?? known?.cupPrice ?? 0,
+    lidPrice: body.lidPrice ?? known?.lidPrice ?? 0,
+    strawPrice: body.strawPrice ?? known?.strawPrice ?? 0,
   }
   return save(tx, who, 'cup', id, known, priced, (row) =>
     before ? Cup.update(row, { where: { id }, transaction: tx }) : Cup.create({ id, ...row }, { transaction: tx }),

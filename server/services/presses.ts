@@ -12,7 +12,7 @@ import { pressableIds } from './lots'
 import { seesMoney, type Who } from './who'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
-type Maybe = 'trimmedG' | 'minutes' | 'fruitCostEur' | 'spilledMl' | 'byCostEur' | 'marketCostEur'
+type Maybe = 'trimmedG' | 'minutes' | 'fruitCost' | 'spilledMl' | 'byCost' | 'marketCost'
 type Raw = Omit<
   PressRow,
   Decimals | Maybe | 'at' | 'doubts' | 'parts' | 'seen' | 'mark' | 'weighed' | 'takes' | 'base'
@@ -40,8 +40,8 @@ export async function pressesOf(
 ): Promise<PressRow[]> {
   const rows = await database().query<Raw>(
     `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.takes, x.base_key AS baseKey, x.base, x.taken_g AS takenG, x.weighed, x.trimmed_g AS trimmedG,
-            x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost_eur AS fruitCostEur, x.cost_basis AS costBasis,
-            x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost_eur AS byCostEur, x.market_cost_eur AS marketCostEur, x.parts, x.seen,
+            x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost AS fruitCost, x.cost_basis AS costBasis,
+            x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost AS byCost, x.market_cost AS marketCost, x.parts, x.seen,
             x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
        FROM (${ids}) wanted STRAIGHT_JOIN press x ON x.id = wanted.id STRAIGHT_JOIN person p ON p.id = x.person_id LEFT JOIN press_mark k ON k.press_id = x.id
       WHERE ${counts('x.id', 'press')} ORDER BY x.at DESC, x.id DESC`,
@@ -68,9 +68,9 @@ const view = (r: Raw, who: Who): PressRow => ({
   minutes: toNumberOrNull(r.minutes),
   // Whether the cost was measured is money's business: whoever does not see the cost is not told of its basis.
   costBasis: seesMoney(who) ? r.costBasis : 'estimated',
-  fruitCostEur: toNumberOrNull(r.fruitCostEur),
-  byCostEur: toNumberOrNull(r.byCostEur),
-  marketCostEur: toNumberOrNull(r.marketCostEur),
+  fruitCost: toNumberOrNull(r.fruitCost),
+  byCost: toNumberOrNull(r.byCost),
+  marketCost: toNumberOrNull(r.marketCost),
   tool: r.tool,
   fruitTemp: r.fruitTemp,
   hands: r.hands,
@@ -153,7 +153,7 @@ export async function meanYield(
         juiceTyped: 'mL',
         trimmedG: null,
         minutes: null,
-        fruitCostEur: null,
+        fruitCost: null,
         fruitCostBasis: 'measured',
         params: { name: ingredientKey, when: r.at.toISOString() },
       }),

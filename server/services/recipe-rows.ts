@@ -9,7 +9,7 @@ export interface RawRecipe {
   shipped: string | null
   family: RecipeRow['family']
   draft: string
-  sellEur: string | null
+  sellPrice: string | null
   version: number
 }
 export const documentOf = (json: unknown): RecipeDocument => upgradeDocument(fromJson<{ schema: number }>(json))
@@ -33,7 +33,7 @@ export function viewOf(r: RawRecipe): RecipeRow {
     shipped: r.shipped,
     family: r.family,
     draft: documentAsIs(r.draft),
-    sellEur: toNumberOrNull(r.sellEur),
+    sellPrice: toNumberOrNull(r.sellPrice),
     version: r.version,
     standard: null,
   }

@@ -24,7 +24,7 @@ type Listed = RawRecipe & {
 /** Drinks and preps, each with its latest standard, and what standards are evaluated from: each piece once. */
 export async function listRecipes(tx: Read): Promise<Reply<'recipes'>> {
   const rows = await database().query<Listed>(
-    `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_eur AS sellEur, r.version,
+    `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_price AS sellPrice, r.version,
             v.id AS standardId, v.number, v.snapshot, v.filled, v.core_version AS coreVersion, v.figures, v.signed_at AS signedAt, p.name AS signedBy
        FROM recipe r
        LEFT JOIN recipe_version v ON v.recipe_id = r.id AND v.number = (SELECT MAX(number) FROM recipe_version WHERE recipe_id = r.id)
@@ -66,16 +66,16 @@ export async function putRecipe(tx: Tx, id: string, body: Body<'putRecipe'>, who
   if (body.kind === 'drink' && !body.draft.serve) throw invalid([{ field: 'draft.serve', code: 'serve-missing' }])
   const draft = upgradeDocument(body.draft)
   await canBeMade(tx, id, draft)
-  const sellEur =
-    who.role === 'owner' && body.sellEur !== undefined ? body.sellEur : toNumberOrNull(before?.sellEur ?? null)
-  const fields = { name: body.name, family: body.family, sellEur, version: body.version + 1 }
+  const sellPrice =
+    who.role === 'owner' && body.sellPrice !== undefined ? body.sellPrice : toNumberOrNull(before?.sellPrice ?? null)
+  const fields = { name: body.name, family: body.family, sellPrice, version: body.version + 1 }
   const done = await save(
     tx,
     who,
     'recipe',
     id,
     before && viewOf(before),
-    { ...body, sellEur } as { version: number },
+    { ...body, sellPrice } as { version: number },
     () =>
       before
         ? Recipe.update({ ...fields, draft: toJson(draft) }, { where: { id }, transaction: tx })

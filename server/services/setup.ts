@@ -73,7 +73,16 @@ export async function setUp(
   await recordChange(tx, who, 'stand', stand.id, null, stand)
   await recordChange(tx, who, 'person', owner.id, null, owner)
   await Cup.create(
-    { id: uuid(), name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0, lidEur: 0, strawEur: 0, version: 1 },
+    {
+      id: uuid(),
+      name: '400 mL',
+      capacityMl: 420,
+      fillLineMl: 390,
+      cupPrice: 0,
+      lidPrice: 0,
+      strawPrice: 0,
+      version: 1,
+    },
     { transaction: tx },
   )
   for (const [name, litres] of [
@@ -99,7 +108,7 @@ async function makeSyrup(tx: Tx, name: string, who: Parameters<typeof recordChan
       shipped: 'simple-syrup',
       family: 'lemonade',
       draft: toJson(newSyrup()),
-      sellEur: null,
+      sellPrice: null,
       version: 1,
       createdAt: now(),
     },

@@ -1,4 +1,4 @@
-import { contract, maskOf, moneyNames, type Endpoint, type Role } from '#shared/contract'
+import { maskOf, MONEY_NAMES, type Endpoint, type Role } from '#shared/contract'
 
 /** Who asks, in which session, and under which key the write is remembered. */
 export interface Who {
@@ -11,17 +11,15 @@ export interface Who {
 /** Whether money is shown to them. */
 export const seesMoney = (who: Who): boolean => who.role === 'owner'
 
-/** Names of all that is marked as money, in what is sent and in what is answered. */
-const MONEY = new Set(Object.values<Endpoint>(contract).flatMap((e) => [...moneyNames(e.reply), ...moneyNames(e.body)]))
 /**
- * A copy without money of what has no form of its own, such as a row of history: what is marked under its name, and
- * what earlier releases named in euros.
+ * A copy without money of what has no form of its own, such as a row of history: what is marked somewhere under its
+ * name.
  */
 export function withoutMoney<T>(who: Who, value: T): T {
   if (seesMoney(who) || value === null || typeof value !== 'object' || value instanceof Date) return value
   if (Array.isArray(value)) return value.map((v) => withoutMoney(who, v)) as T
   return Object.fromEntries(
-    Object.entries(value).map(([k, v]) => [k, MONEY.has(k) || /Eur/.test(k) ? null : withoutMoney(who, v)]),
+    Object.entries(value).map(([k, v]) => [k, MONEY_NAMES.has(k) ? null : withoutMoney(who, v)]),
   ) as T
 }
 

@@ -8,6 +8,7 @@ import {
   type H3Event,
 } from 'h3'
 import { atLeast, z, type Endpoint } from '#shared/contract'
+import { todaysBody } from '#shared/earlier'
 import type { Problem, ProblemField } from '#shared/problem'
 import { inTransaction, type Read, type Tx } from '../db/connect'
 import { loggable, refusalOf } from '../db/faults'
@@ -155,7 +156,7 @@ function parseInput<E extends Endpoint>(event: H3Event, endpoint: E, text: strin
     inputs.set(endpoint, (schema = z.object({ params: endpoint.params, query: endpoint.query, body: endpoint.body })))
   return parsed(
     schema,
-    { params: getRouterParams(event, { decode: true }), query: getQuery(event), body: parseJson(text) },
+    { params: getRouterParams(event, { decode: true }), query: getQuery(event), body: todaysBody(parseJson(text)) },
     1,
   ) as Input<E>
 }

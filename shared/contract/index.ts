@@ -30,10 +30,11 @@ import {
   z,
   type Endpoint,
 } from './endpoint'
+import { moneyNames } from './money'
 import { hash, recipeDocument, signedFigures, snapshots } from './recipe-document'
 
 export * from './endpoint'
-export { maskOf, moneyNames } from './money'
+export { maskOf } from './money'
 export { recipeDocument }
 
 const ok = z.object({ ok: z.literal(true) })
@@ -60,9 +61,9 @@ export const stand = z.object({
   id,
   name,
   timeZone,
-  labourEurPerH: money.nullable(),
-  electricityEurPerKwh: money.nullable().optional(),
-  gasEurPerKwh: money.nullable().optional(),
+  labourPerH: money.nullable(),
+  electricityPerKwh: money.nullable().optional(),
+  gasPerKwh: money.nullable().optional(),
   /** °C of the room that drinks are drunk in, and minutes until the last sip */
   roomC: z.number().min(0).max(50).optional(),
   sipMin: z.number().min(1).max(180).optional(),
@@ -119,7 +120,7 @@ export type Ingredient = z.infer<typeof ingredient>
 export const price = z.object({
   id,
   ingredientKey: key,
-  packPriceEur: money,
+  packPrice: money,
   packG: z.number().positive().max(1e6),
   since: instant,
   source: z.enum(['typed', 'receipt', 'list']),
@@ -132,9 +133,9 @@ export const cup = z.object({
   name,
   capacityMl: z.number().min(50).max(2000),
   fillLineMl: z.number().min(30).max(2000),
-  cupEur: money.nullable(),
-  lidEur: money.nullable(),
-  strawEur: money.nullable(),
+  cupPrice: money.nullable(),
+  lidPrice: money.nullable(),
+  strawPrice: money.nullable(),
   version,
 })
 export type Cup = z.infer<typeof cup>
@@ -177,12 +178,12 @@ export const lot = z.object({
   /** g as purchased that it is of, where it was peeled */
   purchasedG: z.number().nullable(),
   onHand: z.number(),
-  costEur: cost.nullable(),
+  cost: cost.nullable(),
   at: instant,
   by: z.string(),
   weighed: z.boolean(),
   crates: z.number().nullable(),
-  marketEur: cost.nullable(),
+  marketCost: cost.nullable(),
   place: place.nullable(),
   seen: seenLot.nullable(),
   useBy: day.nullable(),
@@ -245,7 +246,7 @@ export const press = z.object({
   juiceUnit: z.enum(['mL', 'g']),
   method: z.enum(PRESS_METHODS),
   minutes: z.number().nullable(),
-  fruitCostEur: cost.nullable(),
+  fruitCost: cost.nullable(),
   costBasis: z.enum(['measured', 'estimated']),
   at: instant,
   by: z.string(),
@@ -254,8 +255,8 @@ export const press = z.object({
   fruitTemp: z.enum(FRUIT_TEMPS).nullable(),
   hands: z.number().nullable(),
   spilledMl: z.number().nullable(),
-  byCostEur: cost.nullable(),
-  marketCostEur: cost.nullable(),
+  byCost: cost.nullable(),
+  marketCost: cost.nullable(),
   parts: z.array(part),
   seen: seenPress.nullable(),
   /** asked whether it counts: null not asked or not answered */
@@ -324,7 +325,7 @@ const replaces = id.nullable().default(null)
 const listedPrice = z.object({
   ingredientKey: key,
   packG: z.number().positive().max(1e6),
-  packPriceEur: money,
+  packPrice: money,
   supplier: longText.nullable(),
   day,
 })
@@ -334,7 +335,7 @@ const packChoice = z.object({
   packs: z.array(
     z.object({
       packG: z.number(),
-      packEur: money.nullable(),
+      packPrice: money.nullable(),
       supplier: z.string().nullable(),
       since: instant,
       loose: z.boolean(),
@@ -342,7 +343,7 @@ const packChoice = z.object({
     }),
   ),
   massG: z.number(),
-  totalEur: money.nullable(),
+  totalPrice: money.nullable(),
 })
 export type PackChoiceRow = z.infer<typeof packChoice>
 const benchReading = z.object({
@@ -362,7 +363,7 @@ export const recipe = z.object({
   shipped: z.string().nullable(),
   family: z.enum(FAMILIES),
   draft: recipeDocument,
-  sellEur: money.nullable(),
+  sellPrice: money.nullable(),
   version,
   standard: z
     .object({
@@ -608,7 +609,7 @@ export const contract = {
   postPrice: endpoint({
     ...ROUTES.postPrice,
     summary: 'A price of a pack from today on',
-    body: z.object({ id, ingredientKey: key, packPriceEur: money, packG: z.number().positive().max(1e6), confirm }),
+    body: z.object({ id, ingredientKey: key, packPrice: money, packG: z.number().positive().max(1e6), confirm }),
     reply: made,
   }),
 
@@ -671,10 +672,8 @@ export const contract = {
       kg: z.number().nullable(),
       count: z.number().nullable(),
       crates: z.number().nullable().default(null),
-      /** as tablets of an earlier release send it */
-      priceEurPerKg: cost.nullable().default(null),
       price: z
-        .object({ eur: cost, per: z.enum(PRICE_PER) })
+        .object({ paid: cost, per: z.enum(PRICE_PER) })
         .nullable()
         .default(null),
       place: place.nullable().default(null),
@@ -783,7 +782,7 @@ export const contract = {
       name,
       family: z.enum(FAMILIES),
       draft: recipeDocument,
-      sellEur: money.nullable().optional(),
+      sellPrice: money.nullable().optional(),
       version,
     }),
     reply: made,
@@ -815,3 +814,8 @@ export type Contract = typeof contract
 export type Body<K extends keyof Contract> = z.infer<Contract[K]['body']>
 export type BodyInput<K extends keyof Contract> = z.input<Contract[K]['body']>
 export type Reply<K extends keyof Contract> = z.infer<Contract[K]['reply']>
+
+/** Names of all that is marked as money, in what is sent and in what is answered. */
+export const MONEY_NAMES: ReadonlySet<string> = new Set(
+  Object.values<Endpoint>(contract).flatMap((e) => [...moneyNames(e.reply), ...moneyNames(e.body)]),
+)

@@ -131,7 +131,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   const money = (value: unknown, at = ''): string[] =>
     value && typeof value === 'object'
       ? Object.entries(value).flatMap(([k, v]) =>
-          /eur|price|cost(?!Basis)/i.test(k) && v !== null ? [`${at}.${k}`] : money(v, `${at}.${k}`),
+          /price|paid|PerKwh|labourPerH|cost(?!Basis)/i.test(k) && v !== null ? [`${at}.${k}`] : money(v, `${at}.${k}`),
         )
       : []
   const query: Record<string, Record<string, string>> = {
@@ -158,7 +158,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   const late = await lead.call('putRecipe', { params: { id: drink.id }, body: { ...drink.body, version: 0 } })
   expect([late.status, late.body.current.name, money(late.body.current)]).toEqual([409, drink.body.name, []])
   expect(
-    (await owner.call('lots', { query: { stand } })).body.some((l: { costEur: number | null }) => l.costEur !== null),
+    (await owner.call('lots', { query: { stand } })).body.some((l: { cost: number | null }) => l.cost !== null),
   ).toBe(true)
 })
 

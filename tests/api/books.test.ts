@@ -94,7 +94,7 @@ describe('a day of facts', () => {
         supplier: 'Grove',
         kg: some(8),
         count: null,
-        price: maybe({ eur: some(3), per: pick(['kg', 'all'] as const) }),
+        price: maybe({ paid: some(3), per: pick(['kg', 'all'] as const) }),
         seen: maybe({ feel: 'ripe' }),
         at,
         replaces: maybe(crates.length ? pick(crates).id : null),

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid'
-import { contract, type BodyInput, type Contract, type Endpoint } from '../../shared/contract'
+import { contract, MONEY_NAMES, type BodyInput, type Contract, type Endpoint } from '../../shared/contract'
 import { newDrink, withLayer } from '../../core/recipe'
 
 export const BASE = process.env.OLVEX_TEST_URL!
@@ -68,6 +68,8 @@ export const CREW = {
   locale: 'en' as const,
 }
 
+/** An amount of money in an answer, as text. */
+export const MONEY = new RegExp(`"(${[...MONEY_NAMES].join('|')})":\\s*-?\\d`)
 export const LEAD = {
   name: 'Cleo',
   login: 'cleo',
@@ -99,7 +101,16 @@ export async function weighIn(
 ): Promise<{ id: string; answer: Answer }> {
   const id = uuid()
   const answer = await c.call('postLot', {
-    body: { id, standId, ingredientKey: 'lemon', supplier: 'Grove', kg, priceEurPerKg: 2.5, count: null, ...over },
+    body: {
+      id,
+      standId,
+      ingredientKey: 'lemon',
+      supplier: 'Grove',
+      kg,
+      price: { paid: 2.5, per: 'kg' },
+      count: null,
+      ...over,
+    },
   })
   return { id, answer }
 }
@@ -121,7 +132,7 @@ export async function makeDrink(c: Client, name = 'Lemonade'): Promise<{ id: str
     { ingredient: 'white-sugar' },
     { value: 30, unit: 'g' },
   )
-  const body = { kind: 'drink' as const, name, family: 'lemonade' as const, draft, sellEur: 3, version: 0 }
+  const body = { kind: 'drink' as const, name, family: 'lemonade' as const, draft, sellPrice: 3, version: 0 }
   const a = await c.call('putRecipe', { params: { id }, body })
   if (a.status !== 200) throw new Error(JSON.stringify(a.body))
   return { id, body }

@@ -29,7 +29,7 @@ describe.each([
 ])('in %s at %s', (zone, now, today, noonOfYesterday) => {
   const list = async (day: string) => {
     const id = uuid()
-    const row = { ingredientKey: 'lemon', packPriceEur: 12, packG: 5000, supplier: `Stall ${id.slice(0, 8)}`, day }
+    const row = { ingredientKey: 'lemon', packPrice: 12, packG: 5000, supplier: `Stall ${id.slice(0, 8)}`, day }
     await inTransaction(async (tx) =>
       addPriceList(tx, { id, rows: [row], confirm: ['list-far-from-last'] }, await who()),
     )

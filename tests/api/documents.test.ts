@@ -22,9 +22,9 @@ const cupBody = (over: object = {}) => ({
   name: '300 mL',
   capacityMl: 330,
   fillLineMl: 300,
-  cupEur: 0.07,
-  lidEur: 0.02,
-  strawEur: 0,
+  cupPrice: 0.07,
+  lidPrice: 0.02,
+  strawPrice: 0,
   version: 0,
   ...over,
 })
@@ -42,14 +42,14 @@ describe('a cup', () => {
     const id = uuid()
     expect((await owner.call('putCup', { params: { id }, body: cupBody() })).body).toEqual({ id, version: 1 })
     expect(
-      (await owner.call('putCup', { params: { id }, body: cupBody({ cupEur: 0.08, version: 1 }) })).body.version,
+      (await owner.call('putCup', { params: { id }, body: cupBody({ cupPrice: 0.08, version: 1 }) })).body.version,
     ).toBe(2)
-    const stale = await owner.call('putCup', { params: { id }, body: cupBody({ cupEur: 0.5, version: 1 }) })
-    expect([stale.status, stale.body.code, stale.body.current.cupEur]).toEqual([409, 'stale', 0.08])
+    const stale = await owner.call('putCup', { params: { id }, body: cupBody({ cupPrice: 0.5, version: 1 }) })
+    expect([stale.status, stale.body.code, stale.body.current.cupPrice]).toEqual([409, 'stale', 0.08])
     expect(await changesOf(id)).toBe(2)
     expect((await crew.call('cups')).body.find((c: { id: string }) => c.id === id)).toMatchObject({
       capacityMl: 330,
-      cupEur: null,
+      cupPrice: null,
     })
   })
   it.each([
@@ -58,7 +58,7 @@ describe('a cup', () => {
     [{ name: 'x'.repeat(81) }, ['name:field-too-big']],
     [{ capacityMl: 10 }, ['capacityMl:field-too-small']],
     [{ capacityMl: '330' }, ['capacityMl:field-invalid-type']],
-    [{ cupEur: -0.01 }, ['cupEur:field-too-small']],
+    [{ cupPrice: -0.01 }, ['cupPrice:field-too-small']],
     [{ version: -1 }, ['version:field-too-small']],
     [{ version: 1.5 }, ['version:field-invalid-type']],
   ])('%j is refused', async (over, codes) => {
@@ -126,10 +126,10 @@ describe('a stand', () => {
     const before = (await owner.call('stands')).body.find((s: { id: string }) => s.id === stand)
     const { id: _, ...body } = before
     expect(
-      (await owner.call('putStand', { params: { id: stand }, body: { ...body, labourEurPerH: 15.5 } })).body.version,
+      (await owner.call('putStand', { params: { id: stand }, body: { ...body, labourPerH: 15.5 } })).body.version,
     ).toBe(before.version + 1)
-    expect((await owner.call('stands')).body.find((s: { id: string }) => s.id === stand).labourEurPerH).toBe(15.5)
-    expect((await crew.call('stands')).body.find((s: { id: string }) => s.id === stand).labourEurPerH).toBeNull()
+    expect((await owner.call('stands')).body.find((s: { id: string }) => s.id === stand).labourPerH).toBe(15.5)
+    expect((await crew.call('stands')).body.find((s: { id: string }) => s.id === stand).labourPerH).toBeNull()
   })
   it.each([
     [{ timeZone: 'Europe/Atlantis' }, ['timeZone:time-zone-unknown']],
@@ -157,7 +157,9 @@ describe('ingredients and prices', () => {
         await owner.call('postIngredient', { body: { id: uuid(), name: name.toUpperCase(), likeKey: 'strawberry' } }),
       ),
     ).toEqual(['name:name-taken'])
-    expect((await weighIn(owner, stand, 2, { ingredientKey: id, priceEurPerKg: 6 })).answer.status).toBe(200)
+    expect((await weighIn(owner, stand, 2, { ingredientKey: id, price: { paid: 6, per: 'kg' } })).answer.status).toBe(
+      200,
+    )
   })
   it('accents tell names apart', async () => {
     const stem = uuid()
@@ -178,8 +180,8 @@ describe('ingredients and prices', () => {
     ).toEqual(codes),
   )
   it('a price far from the last asks, and is kept beside the ones before', async () => {
-    const price = (packPriceEur: number, confirm: string[] = []) =>
-      owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'honey', packPriceEur, packG: 1000, confirm } })
+    const price = (packPrice: number, confirm: string[] = []) =>
+      owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'honey', packPrice, packG: 1000, confirm } })
     expect((await price(9)).status).toBe(200)
     const asked = await price(120)
     expect([asked.status, codesOf(asked)]).toEqual([409, ['price:price-far-from-last']])
@@ -187,19 +189,19 @@ describe('ingredients and prices', () => {
     expect(
       (await owner.call('prices')).body
         .filter((p: { ingredientKey: string }) => p.ingredientKey === 'honey')
-        .map((p: { packPriceEur: number }) => p.packPriceEur),
+        .map((p: { packPrice: number }) => p.packPrice),
     ).toEqual([120, 9])
   })
   it.each([
     [{ packG: 0 }, ['packG:field-too-small']],
-    [{ packPriceEur: -1 }, ['packPriceEur:field-too-small']],
+    [{ packPrice: -1 }, ['packPrice:field-too-small']],
     [{ ingredientKey: 'nothing' }, ['ingredientKey:not-found']],
-    [{ packPriceEur: 1e9 }, ['packPriceEur:field-too-big']],
+    [{ packPrice: 1e9 }, ['packPrice:field-too-big']],
   ])('a price of %j is refused', async (over, codes) =>
     expect(
       codesOf(
         await owner.call('postPrice', {
-          body: { id: uuid(), ingredientKey: 'honey', packPriceEur: 9, packG: 1000, ...over },
+          body: { id: uuid(), ingredientKey: 'honey', packPrice: 9, packG: 1000, ...over },
         }),
       ),
     ).toEqual(codes),
@@ -226,7 +228,7 @@ describe('every write that carries a key', () => {
       return { params: { id }, body }
     },
     postIngredient: async () => ({ body: { id: uuid(), name: `Keyed ${uuid()}`, likeKey: 'lemon' } }),
-    postPrice: async () => ({ body: { id: uuid(), ingredientKey: 'ginger', packPriceEur: 7, packG: 1000 } }),
+    postPrice: async () => ({ body: { id: uuid(), ingredientKey: 'ginger', packPrice: 7, packG: 1000 } }),
     putIngredient: async () => ({
       params: { id: 'guava-puree' },
       body: {
@@ -244,7 +246,7 @@ describe('every write that carries a key', () => {
     postPriceList: async () => ({
       body: {
         id: uuid(),
-        rows: [{ ingredientKey: 'guava', packG: 2000, packPriceEur: 5, supplier: null, day: '2026-11-01' }],
+        rows: [{ ingredientKey: 'guava', packG: 2000, packPrice: 5, supplier: null, day: '2026-11-01' }],
       },
     }),
     postLotEvent: async () => ({
@@ -276,7 +278,7 @@ describe('every write that carries a key', () => {
         ingredientKey: 'lemon',
         supplier: null,
         kg: 3,
-        priceEurPerKg: 2.5,
+        price: { paid: 2.5, per: 'kg' },
         count: null,
       },
     }),

@@ -16,13 +16,13 @@ const event = (who: Client, id: string, e: object, over: object = {}) =>
 
 describe('receiving', () => {
   it('a count alone is asked about, kept as an estimate, and costed by the piece', async () => {
-    const body = { kg: null, priceEurPerKg: null, count: 40, price: { eur: 0.3, per: 'piece' } }
+    const body = { kg: null, count: 40, price: { paid: 0.3, per: 'piece' } }
     expect(codesOf((await weighIn(owner, stand, 0, body)).answer)).toEqual(['kg:weight-from-count'])
     const { id } = await weighIn(owner, stand, 0, { ...body, confirm: ['weight-from-count', 'price-far-from-last'] })
-    expect(await lotOf(id)).toMatchObject({ amount: 4400, weighed: false, count: 40, costEur: 12 })
+    expect(await lotOf(id)).toMatchObject({ amount: 4400, weighed: false, count: 40, cost: 12 })
   })
   it('what nobody weighed is marked, and its press is no measure of what the fruit gives', async () => {
-    const counted = { ingredientKey: 'plum', kg: null, priceEurPerKg: null, count: 30, confirm: ['weight-from-count'] }
+    const counted = { ingredientKey: 'plum', kg: null, price: null, count: 30, confirm: ['weight-from-count'] }
     const { id } = await weighIn(owner, stand, 0, counted)
     const { onHand } = await lotOf(id)
     const half = (over: object) => pressBody(id, { takenKg: onHand / 2000, ...over })
@@ -36,9 +36,9 @@ describe('receiving', () => {
   })
   it('count against kilos, a price for crates that nobody counted, a date to come', async () => {
     expect(codesOf((await weighIn(owner, stand, 12, { count: 20 })).answer)).toEqual(['count:unit-weight-far'])
-    expect(
-      codesOf((await weighIn(owner, stand, 12, { priceEurPerKg: null, price: { eur: 14, per: 'crate' } })).answer),
-    ).toEqual(['crates:price-needs-crates'])
+    expect(codesOf((await weighIn(owner, stand, 12, { price: { paid: 14, per: 'crate' } })).answer)).toEqual([
+      'crates:price-needs-crates',
+    ])
     expect(
       codesOf((await weighIn(owner, stand, 12, { at: new Date(Date.now() + 864e5).toISOString() })).answer),
     ).toEqual(['at:date-future'])
@@ -47,12 +47,12 @@ describe('receiving', () => {
     ])
   })
   it('a gift costs nothing and keeps the market price beside it', async () => {
-    await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', priceEurPerKg: 2 })
-    const gift = await weighIn(owner, stand, 3, { ingredientKey: 'grapefruit', priceEurPerKg: 0 })
+    await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', price: { paid: 2, per: 'kg' } })
+    const gift = await weighIn(owner, stand, 3, { ingredientKey: 'grapefruit', price: { paid: 0, per: 'kg' } })
     const press = pressBody(gift.id, { juice: { value: 420, unit: 'mL' } })
     expect((await crew.call('postPress', { body: press })).status).toBe(200)
-    expect(await lotOf(gift.id)).toMatchObject({ costEur: 0, marketEur: 6 })
-    expect((await story(gift.id)).presses[0]).toMatchObject({ fruitCostEur: 0, marketCostEur: 2 })
+    expect(await lotOf(gift.id)).toMatchObject({ cost: 0, marketCost: 6 })
+    expect((await story(gift.id)).presses[0]).toMatchObject({ fruitCost: 0, marketCost: 2 })
   })
   it('what is written down later counts from when it was', async () => {
     const at = new Date(Date.now() - 3 * 864e5).toISOString()
@@ -119,7 +119,7 @@ describe('a lot through its days', () => {
       kind: 'by-product',
       part: 'peel',
       onHand: 300,
-      costEur: 0.75,
+      cost: 0.75,
       useFor: 'syrup',
       useBy: '2026-12-01',
     })
@@ -202,8 +202,8 @@ describe('a press in full', () => {
     expect((await crew.call('postPress', { body })).status).toBe(200)
     const told = await story(id)
     expect(told.presses[0]).toMatchObject({
-      fruitCostEur: 10,
-      byCostEur: 2,
+      fruitCost: 10,
+      byCost: 2,
       trimmedG: 900,
       spilledMl: 50,
       hands: 2,
@@ -212,8 +212,8 @@ describe('a press in full', () => {
       seen: { brix: 8 },
     })
     expect(told.presses[0].seen.ta).toBeCloseTo(5, 1)
-    expect(await lotOf(peel)).toMatchObject({ onHand: 700, costEur: 2 })
-    expect(await lotOf(body.juiceLotId)).toMatchObject({ onHand: 1600, costEur: 8 })
+    expect(await lotOf(peel)).toMatchObject({ onHand: 700, cost: 2 })
+    expect(await lotOf(body.juiceLotId)).toMatchObject({ onHand: 1600, cost: 8 })
     await owner.call('putHandling', { params: { id: 'lemon' }, body: { handling: null, version: row.version + 1 } })
   })
   it.each([
@@ -298,10 +298,10 @@ describe('a press in full', () => {
 
 describe('prices and packs', () => {
   const today = new Date().toISOString().slice(0, 10)
-  const row = (ingredientKey: string, kg: number, packPriceEur: number, over: object = {}) => ({
+  const row = (ingredientKey: string, kg: number, packPrice: number, over: object = {}) => ({
     ingredientKey,
     packG: kg * 1000,
-    packPriceEur,
+    packPrice,
     supplier: 'Row 7',
     day: today,
     ...over,
@@ -313,9 +313,9 @@ describe('prices and packs', () => {
     const [kiwi] = (await owner.call('packs', { query: { need: 'kiwi:6000' } })).body
     expect(kiwi).toMatchObject({
       massG: 6000,
-      totalEur: 15,
+      totalPrice: 15,
       packs: [
-        { packG: 5000, count: 1, packEur: 12 },
+        { packG: 5000, count: 1, packPrice: 12 },
         { packG: 1000, count: 1 },
       ],
     })
@@ -335,13 +335,13 @@ describe('prices and packs', () => {
   it('the list holds six of each, the newest; the price of a delivery that was none goes with it', async () => {
     for (let i = 1; i <= 8; i++)
       await owner.call('postPrice', {
-        body: { id: uuid(), ingredientKey: 'jambu', packPriceEur: i, packG: 1000, confirm: ['price-far-from-last'] },
+        body: { id: uuid(), ingredientKey: 'jambu', packPrice: i, packG: 1000, confirm: ['price-far-from-last'] },
       })
-    const slip = await weighIn(owner, stand, 1, { ingredientKey: 'jambu', priceEurPerKg: 9 })
+    const slip = await weighIn(owner, stand, 1, { ingredientKey: 'jambu', price: { paid: 9, per: 'kg' } })
     const listed = async () =>
       (await owner.call('prices')).body
         .filter((p: { ingredientKey: string }) => p.ingredientKey === 'jambu')
-        .map((p: { packPriceEur: number }) => p.packPriceEur)
+        .map((p: { packPrice: number }) => p.packPrice)
     expect(await listed()).toEqual([9, 8, 7, 6, 5, 4])
     await owner.call('voidFact', { params: { id: slip.id }, body: { entity: 'lot' } })
     expect(await listed()).toEqual([8, 7, 6, 5, 4, 3])
@@ -353,7 +353,7 @@ describe('prices and packs', () => {
       const first = (await owner.call('prices')).body.find(
         (p: { ingredientKey: string }) => p.ingredientKey === 'guava',
       )
-      expect([first.packG, first.packPriceEur]).toEqual([5000, 15])
+      expect([first.packG, first.packPrice]).toEqual([5000, 15])
     }
   })
   it('takes 10 000 rows at once', async () =>

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { closeDatabase, database } from '../../server/db/connect'
-import { type Client, makeDrink, people, pressBody, signIn, uuid, weighIn } from './client'
+import { type Client, makeDrink, MONEY, people, pressBody, signIn, uuid, weighIn } from './client'
 
 let owner: Client
 let crew: Client
@@ -63,11 +63,11 @@ describe('void and restore', () => {
     )
   })
   it('a voided weigh-in takes its price with it', async () => {
-    const { id } = await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', priceEurPerKg: 2 })
-    const wrong = await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', priceEurPerKg: 7 })
+    const { id } = await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', price: { paid: 2, per: 'kg' } })
+    const wrong = await weighIn(owner, stand, 5, { ingredientKey: 'grapefruit', price: { paid: 7, per: 'kg' } })
     const latest = async () =>
       (await owner.call('prices')).body.find((p: { ingredientKey: string }) => p.ingredientKey === 'grapefruit')
-        .packPriceEur
+        .packPrice
     expect(await latest()).toBe(7)
     await lead.call('voidFact', { params: { id: wrong.id }, body: { entity: 'lot' } })
     expect([await latest(), await lotOf(wrong.id)]).toEqual([2, undefined])
@@ -128,20 +128,20 @@ describe('history', () => {
     await lead.call('putRecipe', { params: { id }, body: { ...body, name: 'Renamed by Lou', version: 1 } })
     const rows = (await owner.call('history', { query: { entity: 'recipe', id } })).body
     expect(rows.map((r: { by: string }) => r.by)).toEqual(['Lou', 'Ada'])
-    expect([rows[0].before.sellEur, rows[0].before.name, rows[0].after.name, rows[0].after.sellEur]).toEqual([
+    expect([rows[0].before.sellPrice, rows[0].before.name, rows[0].after.name, rows[0].after.sellPrice]).toEqual([
       3,
       body.name,
       'Renamed by Lou',
       3,
     ])
     const seen = (await lead.call('history', { query: { entity: 'recipe', id } })).body
-    expect([seen[0].before.sellEur, seen[0].after.name]).toEqual([null, 'Renamed by Lou'])
+    expect([seen[0].before.sellPrice, seen[0].after.name]).toEqual([null, 'Renamed by Lou'])
   })
   it('hides prices and people from a lead, altogether', async () => {
-    await weighIn(owner, stand, 2, { priceEurPerKg: 2.6 })
+    await weighIn(owner, stand, 2, { price: { paid: 2.6, per: 'kg' } })
     const seen = JSON.stringify((await lead.call('history')).body)
     expect(seen).not.toMatch(/"entity":"(price|person|device|session|setting)"/)
-    expect(seen).not.toMatch(/Eur":\s*\d/)
+    expect(seen).not.toMatch(MONEY)
   })
   it('pages by number, newest first', async () => {
     const first = (await owner.call('history')).body
@@ -169,12 +169,20 @@ describe('live refresh', () => {
     const id = uuid()
     await owner.call('postLot', {
       key,
-      body: { id, standId: stand, ingredientKey: 'lime', supplier: null, kg: 2, priceEurPerKg: 3, count: null },
+      body: {
+        id,
+        standId: stand,
+        ingredientKey: 'lime',
+        supplier: null,
+        kg: 2,
+        price: { paid: 3, per: 'kg' },
+        count: null,
+      },
     })
     const { rows, seq: after } = (await crew.call('changes', { query: { since: String(seq) } })).body
     expect(rows).toContainEqual(expect.objectContaining({ entity: 'lot', entityId: id, key }))
     expect(after).toBeGreaterThan(seq)
-    expect(JSON.stringify(rows)).not.toMatch(/Eur/)
+    expect(JSON.stringify(rows)).not.toMatch(MONEY)
   })
   it.each([['-1'], ['x'], ['1.5']])('since %s is no number of ours', async (since) =>
     expect((await crew.call('changes', { query: { since } })).status).toBe(422),

@@ -28,16 +28,17 @@ const rows = <T extends object>(sql: string, replacements: Record<string, unknow
   database().query<T>(sql, { type: QueryTypes.SELECT, replacements })
 const lotOf = async (id: string) =>
   (await owner.call('getLot', { params: { id } })).body.lot as {
-    costEur: number | null
-    marketEur: number | null
+    cost: number | null
+    marketCost: number | null
     amount: number
     onHand: number
   }
-const money = (a: Answer): string[] => JSON.stringify(a.body).match(/"(price|last|\w*Eur)":\s*[\d.]+/g) ?? []
+const money = (a: Answer): string[] =>
+  JSON.stringify(a.body).match(/"(price|paid|last|cost|\w*(Price|Cost))":\s*[\d.]+/g) ?? []
 
 describe('what somebody may not see, they cannot overwrite', () => {
   it('a lead corrects a delivery: what was paid for it stays, and so does the latest price of a kilo', async () => {
-    const { id } = await weighIn(owner, stand, 10, { ingredientKey: PAID, priceEurPerKg: 3 })
+    const { id } = await weighIn(owner, stand, 10, { ingredientKey: PAID, price: { paid: 3, per: 'kg' } })
     const corrected = uuid()
     const answer = await lead.call('postLot', {
       body: {
@@ -47,24 +48,24 @@ describe('what somebody may not see, they cannot overwrite', () => {
         supplier: null,
         kg: 12,
         count: null,
-        price: { eur: 0.01, per: 'all' },
+        price: { paid: 0.01, per: 'all' },
         replaces: id,
       },
     })
     expect([answer.status, money(answer)]).toEqual([200, []])
-    expect(await lotOf(corrected)).toMatchObject({ amount: 12000, costEur: 30 })
+    expect(await lotOf(corrected)).toMatchObject({ amount: 12000, cost: 30 })
     const prices = (await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === PAID)
-    expect(prices.map((p: { packPriceEur: number; packG: number }) => [p.packPriceEur, p.packG])).toEqual([[2.5, 1000]])
+    expect(prices.map((p: { packPrice: number; packG: number }) => [p.packPrice, p.packG])).toEqual([[2.5, 1000]])
   })
   it('of a gift its worth at the market', async () => {
-    await owner.call('postPrice', { body: { id: uuid(), ingredientKey: GIVEN, packPriceEur: 2, packG: 1000 } })
-    const { id } = await weighIn(owner, stand, 5, { ingredientKey: GIVEN, priceEurPerKg: 0 })
-    await owner.call('postPrice', { body: { id: uuid(), ingredientKey: GIVEN, packPriceEur: 4, packG: 1000 } })
+    await owner.call('postPrice', { body: { id: uuid(), ingredientKey: GIVEN, packPrice: 2, packG: 1000 } })
+    const { id } = await weighIn(owner, stand, 5, { ingredientKey: GIVEN, price: { paid: 0, per: 'kg' } })
+    await owner.call('postPrice', { body: { id: uuid(), ingredientKey: GIVEN, packPrice: 4, packG: 1000 } })
     const corrected = uuid()
     await lead.call('postLot', {
       body: { id: corrected, standId: stand, ingredientKey: GIVEN, supplier: null, kg: 6, count: null, replaces: id },
     })
-    expect(await lotOf(corrected)).toMatchObject({ costEur: 0, marketEur: 12 })
+    expect(await lotOf(corrected)).toMatchObject({ cost: 0, marketCost: 12 })
   })
   it('where nobody said a price, none comes of it; and a doubt about a price is the owner’s', async () => {
     const { id } = await weighIn(crew, stand, 10, { ingredientKey: PAID })
@@ -84,9 +85,9 @@ describe('what somebody may not see, they cannot overwrite', () => {
         })
       ).status,
     ).toBe(200)
-    expect((await lotOf(corrected)).costEur).toBeNull()
+    expect((await lotOf(corrected)).cost).toBeNull()
     // Kilos that make the price of one a hundred times the last: nobody but the owner hears of it.
-    const paid = await weighIn(owner, stand, 10, { ingredientKey: PAID, priceEurPerKg: 3 })
+    const paid = await weighIn(owner, stand, 10, { ingredientKey: PAID, price: { paid: 3, per: 'kg' } })
     const slipped = await lead.call('postLot', {
       body: {
         id: uuid(),
@@ -113,7 +114,7 @@ describe('what somebody may not see, they cannot overwrite', () => {
     expect([nothing.status, money(nothing)]).toEqual([422, []])
   })
   it('a lead corrects a press: it costs as before, what kept parts carry too', async () => {
-    const { id } = await weighIn(owner, stand, 10, { priceEurPerKg: 3 })
+    const { id } = await weighIn(owner, stand, 10, { price: { paid: 3, per: 'kg' } })
     const kept = () => [
       { part: 'peel' as const, g: 100, kept: { lotId: uuid(), place: 'cold' as const, useBy: null, useFor: null } },
     ]
@@ -121,33 +122,33 @@ describe('what somebody may not see, they cannot overwrite', () => {
     await owner.call('postPress', { body: first })
     const second = pressBody(id, { takenKg: 2, juice: { value: 810, unit: 'mL' }, parts: kept(), replaces: first.id })
     expect((await lead.call('postPress', { body: second })).status).toBe(200)
-    const [row] = await rows<{ fruit_cost_eur: string; by_cost_eur: string }>(
-      'SELECT fruit_cost_eur, by_cost_eur FROM press WHERE id = :id',
+    const [row] = await rows<{ fruit_cost: string; by_cost: string }>(
+      'SELECT fruit_cost, by_cost FROM press WHERE id = :id',
       { id: second.id },
     )
-    expect([Number(row!.fruit_cost_eur), row!.by_cost_eur === null]).toEqual([6, false])
+    expect([Number(row!.fruit_cost), row!.by_cost === null]).toEqual([6, false])
   })
   it('a lead changes a drink, also with a price of their own: it is sold at what the owner said', async () => {
     const { id, body } = await makeDrink(owner, `Dear ${uuid()}`)
-    for (const [version, sellEur] of [
+    for (const [version, sellPrice] of [
       [1, 0.01],
       [2, null],
       [3, undefined],
     ] as const) {
-      expect((await lead.call('putRecipe', { params: { id }, body: { ...body, sellEur, version } })).status).toBe(200)
+      expect((await lead.call('putRecipe', { params: { id }, body: { ...body, sellPrice, version } })).status).toBe(200)
     }
-    expect((await owner.call('recipes')).body.recipes.find((r: { id: string }) => r.id === id).sellEur).toBe(3)
+    expect((await owner.call('recipes')).body.recipes.find((r: { id: string }) => r.id === id).sellPrice).toBe(3)
   })
   it('what the owner leaves out of a form stays as it is', async () => {
     const cup = (await owner.call('cups')).body[0]
     const put = (over: object, version: number) =>
       owner.call('putCup', { params: { id: cup.id }, body: { ...cup, ...over, version } })
-    await put({ cupEur: 0.11 }, cup.version)
-    await put({ cupEur: null }, cup.version + 1)
-    expect((await owner.call('cups')).body.find((c: { id: string }) => c.id === cup.id).cupEur).toBe(0.11)
+    await put({ cupPrice: 0.11 }, cup.version)
+    await put({ cupPrice: null }, cup.version + 1)
+    expect((await owner.call('cups')).body.find((c: { id: string }) => c.id === cup.id).cupPrice).toBe(0.11)
     const place = (await owner.call('stands')).body[0]
-    await owner.call('putStand', { params: { id: place.id }, body: { ...place, labourEurPerH: null } })
-    expect((await owner.call('stands')).body[0].labourEurPerH).toBe(place.labourEurPerH)
+    await owner.call('putStand', { params: { id: place.id }, body: { ...place, labourPerH: null } })
+    expect((await owner.call('stands')).body[0].labourPerH).toBe(place.labourPerH)
   })
   it('no other route that less than the owner may write takes money at all', () => {
     const taken = Object.values(contract).filter(
@@ -197,7 +198,7 @@ describe('one id is one fact of one kind', () => {
       ],
       [
         'a price of a delivery’s id',
-        () => owner.call('postPrice', { body: { id, ingredientKey: 'water', packPriceEur: 1, packG: 1000 } }),
+        () => owner.call('postPrice', { body: { id, ingredientKey: 'water', packPrice: 1, packG: 1000 } }),
       ],
       [
         'a price list of a press’s id',
@@ -205,7 +206,7 @@ describe('one id is one fact of one kind', () => {
           owner.call('postPriceList', {
             body: {
               id: press.id,
-              rows: [{ ingredientKey: 'water', packG: 1000, packPriceEur: 1, supplier: null, day: '2026-01-01' }],
+              rows: [{ ingredientKey: 'water', packG: 1000, packPrice: 1, supplier: null, day: '2026-01-01' }],
             },
           }),
       ],
@@ -290,28 +291,23 @@ describe('amounts', () => {
     ['kilos that round to nothing', async () => (await weighIn(owner, stand, 1e-9)).answer, ['kg:kg-not-positive']],
     [
       'a crate of 3 862 for three grams',
-      async () =>
-        (await weighIn(owner, stand, 0.0032, { priceEurPerKg: null, price: { eur: 3862, per: 'crate' }, crates: 100 }))
-          .answer,
+      async () => (await weighIn(owner, stand, 0.0032, { price: { paid: 3862, per: 'crate' }, crates: 100 })).answer,
       ['price:price-too-much'],
     ],
     [
       'a million pieces at 90 000',
-      async () =>
-        (await weighIn(owner, stand, 4000, { priceEurPerKg: null, count: 1e6, price: { eur: 90000, per: 'piece' } }))
-          .answer,
+      async () => (await weighIn(owner, stand, 4000, { count: 1e6, price: { paid: 90000, per: 'piece' } })).answer,
       ['price:price-too-much'],
     ],
     [
       'a pack that weighs nothing',
-      () => owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'water', packPriceEur: 1, packG: 1e-9 } }),
+      () => owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'water', packPrice: 1, packG: 1e-9 } }),
       ['packG:pack-missing'],
     ],
     [
       'a pack whose kilo costs more than can be kept',
-      () =>
-        owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'water', packPriceEur: 99000, packG: 0.001 } }),
-      ['packPriceEur:price-too-much'],
+      () => owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'water', packPrice: 99000, packG: 0.001 } }),
+      ['packPrice:price-too-much'],
     ],
     [
       'the same in a list',
@@ -319,7 +315,7 @@ describe('amounts', () => {
         owner.call('postPriceList', {
           body: {
             id: uuid(),
-            rows: [{ ingredientKey: 'water', packG: 1e-9, packPriceEur: 1, supplier: null, day: '2026-01-01' }],
+            rows: [{ ingredientKey: 'water', packG: 1e-9, packPrice: 1, supplier: null, day: '2026-01-01' }],
           },
         }),
       ['rows.0.packG:pack-missing'],
@@ -388,10 +384,10 @@ describe('what the database says no with', () => {
   it('of a value that its column does not hold is a 422 that names it', async () => {
     const e = await database()
       .query(
-        "INSERT INTO price (id, ingredient_key, pack_price_eur, pack_g, since, source, person_id) VALUES ('x', 'water', 1e12, 1, NOW(), 'typed', 'x')",
+        "INSERT INTO price (id, ingredient_key, pack_price, pack_g, since, source, person_id) VALUES ('x', 'water', 1e12, 1, NOW(), 'typed', 'x')",
       )
       .catch((error: unknown) => error)
-    expect(refusalOf(e)).toMatchObject({ status: 422, errors: [{ field: 'packPriceEur', code: 'number-too-large' }] })
+    expect(refusalOf(e)).toMatchObject({ status: 422, errors: [{ field: 'packPrice', code: 'number-too-large' }] })
   })
 })
 
@@ -407,9 +403,7 @@ describe('a list with a tag', () => {
     expect([first.status, (await ask(owner, path, tag)).status, (await ask(crew, path, tag)).status]).toEqual([
       200, 304, 200,
     ])
-    expect(((await (await ask(crew, path)).json()) as { costEur: unknown }[]).every((l) => l.costEur === null)).toBe(
-      true,
-    )
+    expect(((await (await ask(crew, path)).json()) as { cost: unknown }[]).every((l) => l.cost === null)).toBe(true)
     const { id } = await weighIn(crew, stand, 3)
     const now = await ask(owner, path, tag)
     expect([now.status, ((await now.json()) as { id: string }[]).some((l) => l.id === id)]).toEqual([200, true])

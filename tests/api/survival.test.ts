@@ -33,7 +33,7 @@ const bodyOf = (s: Save) => ({
   ingredientKey: 'lemon',
   supplier: 'Kill',
   kg: 1.25,
-  priceEurPerKg: 2,
+  price: { paid: 2, per: 'kg' as const },
   count: null,
 })
 async function send(s: Save): Promise<void> {

@@ -25,13 +25,13 @@ describe('from a crate to juice', () => {
       part: string | null
       onHand: number
       unit: string
-      costEur: number | null
+      cost: number | null
     }[]
     expect(lots.find((l) => l.id === lot.id)!.onHand).toBeCloseTo(6000, 3)
     const juice = lots.find((l) => l.id === press.juiceLotId)!
     expect([juice.kind, juice.unit, juice.onHand]).toEqual(['pressed', 'mL', 1650])
     // 4 of 10 kg at 2.50 €/kg
-    expect(juice.costEur).toBeCloseTo(10, 4)
+    expect(juice.cost).toBeCloseTo(10, 4)
     const row = (await owner.call('presses', { query: { stand } })).body.find((p: { id: string }) => p.id === press.id)
     const split = splitOfPress(row)
     expect(split.juiceG + split.trimG + split.pulpG + split.lossG).toBeCloseTo(4000, 2)
@@ -42,19 +42,19 @@ describe('from a crate to juice', () => {
     ).toEqual({ n: 2 })
   })
   it('a price typed on weigh-in becomes the latest; a gift leaves it alone', async () => {
-    await weighIn(owner, stand, 3, { ingredientKey: 'orange', priceEurPerKg: 1.8 })
-    await weighIn(owner, stand, 3, { ingredientKey: 'orange', priceEurPerKg: 0 })
+    await weighIn(owner, stand, 3, { ingredientKey: 'orange', price: { paid: 1.8, per: 'kg' } })
+    await weighIn(owner, stand, 3, { ingredientKey: 'orange', price: { paid: 0, per: 'kg' } })
     const prices = (await owner.call('prices')).body.filter(
       (p: { ingredientKey: string }) => p.ingredientKey === 'orange',
     )
-    expect(prices.map((p: { packPriceEur: number }) => p.packPriceEur)).toEqual([1.8])
+    expect(prices.map((p: { packPrice: number }) => p.packPrice)).toEqual([1.8])
   })
   it('crew weigh in without a price, and the press is costed at the latest', async () => {
-    const lot = await weighIn(crew, stand, 2, { ingredientKey: 'orange', priceEurPerKg: 99 })
+    const lot = await weighIn(crew, stand, 2, { ingredientKey: 'orange', price: { paid: 99, per: 'kg' } })
     const press = pressBody(lot.id, { juice: { value: 480, unit: 'g' } })
     await crew.call('postPress', { body: press })
     const row = (await owner.call('presses', { query: { stand } })).body.find((p: { id: string }) => p.id === press.id)
-    expect([row.fruitCostEur, row.costBasis]).toEqual([1.8, 'estimated'])
+    expect([row.fruitCost, row.costBasis]).toEqual([1.8, 'estimated'])
   })
 })
 
@@ -65,7 +65,7 @@ describe('bad input changes nothing', () => {
     ['kg', { kg: '4' }, ['kg:field-invalid-type']],
     ['kg', { kg: null }, ['kg:kg-or-count-missing']],
     ['kg', { kg: 90000 }, ['kg:kg-too-much']],
-    ['price', { priceEurPerKg: -1 }, ['price:price-negative']],
+    ['price', { price: { paid: -1, per: 'kg' } }, ['price:price-negative']],
     ['count', { count: 1.5 }, ['count:count-not-whole']],
     ['fruit', { ingredientKey: 'unobtainium' }, ['ingredientKey:not-found']],
     ['stand', { standId: uuid() }, ['standId:not-found']],
@@ -143,7 +143,7 @@ describe('writes that meet', () => {
       ingredientKey: 'lime',
       supplier: null,
       kg: 2,
-      priceEurPerKg: 3,
+      price: { paid: 3, per: 'kg' as const },
       count: null,
     }
     const key = uuid()

@@ -43,9 +43,9 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
       await expect(page.locator(`[data-test=ingredient-${key}]`)).toContainText(Number(price).toFixed(2))
     }
     await page.locator('[data-test=tab-cups]').click()
-    await input(page, 'cupEur').fill('0.08')
+    await input(page, 'cupPrice').fill('0.08')
     await page.locator('[data-test=save-document]').first().click()
-    await expect(input(page, 'cupEur')).toHaveValue('0.08')
+    await expect(input(page, 'cupPrice')).toHaveValue('0.08')
   })
 
   await test.step('a drink drawn as a glass', async () => {

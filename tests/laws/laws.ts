@@ -28,12 +28,12 @@ const perGram = (key: string): number => 0.001 + (key.length % 7) / 1000
 const RATE = 12
 const KWH = { electricity: 0.3, gas: 0.1 }
 const book: PriceBook = {
-  price: (key) => ({ packPriceEur: 1000 * perGram(key), packG: 1000, since: '2026-01-01' }),
+  price: (key) => ({ packPrice: 1000 * perGram(key), packG: 1000, since: '2026-01-01' }),
   fruitYield: () => undefined,
   baseOf: () => undefined,
   fruitOf: () => undefined,
-  labourEurPerH: RATE,
-  kwhEur: KWH,
+  labourPerH: RATE,
+  kwhPrice: KWH,
 }
 const near = (a: number, b: number, share = 1e-6): boolean =>
   Math.abs(a - b) <= share * Math.max(1, Math.abs(a), Math.abs(b))

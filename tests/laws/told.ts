@@ -67,9 +67,9 @@ const press = (over: Partial<PressFacts> = {}) =>
     minutes: 20,
     hands: 2,
     spilledMl: 50,
-    fruitCostEur: 24,
-    byCostEur: 2,
-    marketCostEur: 26,
+    fruitCost: 24,
+    byCost: 2,
+    marketCost: 26,
     fruitCostBasis: 'measured',
     params: { name: 'lemon', when: since },
     ...over,
@@ -81,8 +81,8 @@ const other = press({
   foamy: true,
   hands: null,
   spilledMl: null,
-  byCostEur: null,
-  marketCostEur: null,
+  byCost: null,
+  marketCost: null,
   fruitCostBasis: 'estimated',
 })
 const foamy = press({ foamy: true })
@@ -90,12 +90,12 @@ const known = fruitYield(lemon, [press(), other])
 const unknown = fruitYield(lemon, [])
 const PRICES: Record<string, number> = { water: 0.01, lemon: 2.4, 'white-sugar': 1, ice: 0.25, mint: 12, lime: 3 }
 const book = (without: string[] = []): PriceBook => ({
-  price: (k) => (PRICES[k] && !without.includes(k) ? { packPriceEur: PRICES[k], packG: 1000, since } : undefined),
+  price: (k) => (PRICES[k] && !without.includes(k) ? { packPrice: PRICES[k], packG: 1000, since } : undefined),
   fruitYield: (k) => (k === 'lemon' ? known : undefined),
   baseOf: () => undefined,
   fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
-  labourEurPerH: 12,
-  kwhEur: { electricity: without.includes('energy') ? null : 0.3, gas: null },
+  labourPerH: 12,
+  kwhPrice: { electricity: without.includes('energy') ? null : 0.3, gas: null },
 })
 const drink = withServe(
   [
@@ -168,7 +168,7 @@ class Teller {
 export function told(): string {
   const t = new Teller()
   const e = evaluator.evaluate(drink)
-  const items = [{ key: 'cup', eachEur: 0.09 }]
+  const items = [{ key: 'cup', eachPrice: 0.09 }]
   const mix = (m: (typeof e)['jug']) => Object.fromEntries(MIX_FIGURES.map((name) => [name, m[name]]))
   t.section('a drink in the jug', mix(e.jug))
   t.section('its layers', Object.fromEntries(e.layers.map((l) => [`${l.key} ${l.fillsUp}`, l.volume])))

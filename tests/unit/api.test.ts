@@ -22,7 +22,7 @@ it.each([
   ['half an answer', '{"id":', { status: 200, headers: JSON_TYPE }],
 ])('%s is no answer of ours', async (_, body, init) => {
   answering(body, init)
-  const e = await failed(api('postPrice', { body: { id: 'x', ingredientKey: 'water', packPriceEur: 1, packG: 1000 } }))
+  const e = await failed(api('postPrice', { body: { id: 'x', ingredientKey: 'water', packPrice: 1, packG: 1000 } }))
   expect([e.problem.status, e.code, noAnswer(e)]).toEqual([0, 'no-answer', true])
 })
 it('a failure of what stands before us keeps its number', async () => {

@@ -31,13 +31,13 @@ describe('numbers as people here write them', () => {
     )
   })
   it.each([
-    ['EUR/kg', '€/kg'],
+    ['money/kg', '€/kg'],
     ['mL/kg', 'mL/kg'],
     ['1', ''],
-    ['EUR', '€'],
+    ['money', '€'],
   ])('the unit %s is written “%s”', (unit, text) => expect(unitText(unit)).toBe(text))
   it('every unit has its digits, and a new one two', () =>
-    expect([digitsFor('g'), digitsFor('EUR'), digitsFor('°Bx'), digitsFor('furlong')]).toEqual([0, 2, 1, 2]))
+    expect([digitsFor('g'), digitsFor('money'), digitsFor('°Bx'), digitsFor('furlong')]).toEqual([0, 2, 1, 2]))
 })
 
 describe('days and times', () => {
@@ -59,9 +59,9 @@ describe('days and times', () => {
 describe('money', () => {
   const row = {
     id: 'a',
-    costEur: 3,
-    cup: { cupEur: 0.1, name: 'Euro cup' },
-    rows: [{ sellEur: 4 }, { sellEur: null }],
+    cost: 3,
+    cup: { cupPrice: 0.1, name: 'Euro cup' },
+    rows: [{ sellPrice: 4 }, { sellPrice: null }],
     at: new Date(0),
   }
   const who = (role: 'crew' | 'lead' | 'owner') => ({ personId: 'p', role, key: null })
@@ -69,24 +69,24 @@ describe('money', () => {
   it.each(['crew', 'lead'] as const)('is nothing for %s, however deep, and only money is', (role) => {
     expect(withoutMoney(who(role), row)).toEqual({
       id: 'a',
-      costEur: null,
-      cup: { cupEur: null, name: 'Euro cup' },
-      rows: [{ sellEur: null }, { sellEur: null }],
+      cost: null,
+      cup: { cupPrice: null, name: 'Euro cup' },
+      rows: [{ sellPrice: null }, { sellPrice: null }],
       at: new Date(0),
     })
   })
   it('leaves what it was given alone', () => {
     withoutMoney(who('crew'), row)
-    expect(row.costEur).toBe(3)
+    expect(row.cost).toBe(3)
   })
   it('goes by the mark of the field in an answer, in lists and below, and not by its name', () => {
-    const choice = { ingredientKey: 'Eur', needG: 1, massG: 1, totalEur: 3, packs: [{ packG: 1, packEur: 2 }] }
+    const choice = { ingredientKey: 'Eur', needG: 1, massG: 1, totalPrice: 3, packs: [{ packG: 1, packPrice: 2 }] }
     expect(shownTo(who('lead'), contract.packs.reply, [choice])).toEqual([
-      { ...choice, totalEur: null, packs: [{ packG: 1, packEur: null }] },
+      { ...choice, totalPrice: null, packs: [{ packG: 1, packPrice: null }] },
     ])
     expect(shownTo(who('owner'), contract.packs.reply, [choice])).toEqual([choice])
-    const reply = { recipes: [{ sellEur: 3, standard: null }], snapshots: { ingredients: {}, recipes: {} } }
-    expect(shownTo(who('crew'), contract.recipes.reply, reply)).toMatchObject({ recipes: [{ sellEur: null }] })
+    const reply = { recipes: [{ sellPrice: 3, standard: null }], snapshots: { ingredients: {}, recipes: {} } }
+    expect(shownTo(who('crew'), contract.recipes.reply, reply)).toMatchObject({ recipes: [{ sellPrice: null }] })
   })
 })
 

@@ -28,7 +28,7 @@ const weighIn = (over: object = {}) =>
     ingredientKey: 'lemon',
     supplier: 'Grove',
     kg: 10,
-    priceEurPerKg: 2,
+    price: { paid: 2, per: 'kg' },
     count: 80,
     ...over,
   })
@@ -60,7 +60,7 @@ describe('what is not sent yet', () => {
       [ID('juice'), 'pressed', 1600],
       [ID('new'), 'received', 6000],
     ])
-    expect(presses[0]).toMatchObject({ takenG: 4000, fruitCostEur: 8, by: 'Ada' })
+    expect(presses[0]).toMatchObject({ takenG: 4000, fruitCost: 8, by: 'Ada' })
     expect(presses[0]!.juiceG).toBeGreaterThan(1600)
   })
   it('is not counted twice once the server has it', () => {
@@ -138,7 +138,7 @@ describe('what is not sent yet', () => {
     expect(over([weighIn(), bare]).lots[0]!.id).toBe(rowId(id, 'juice'))
   })
   it('costs nothing known when no price was typed', () =>
-    expect(over([weighIn({ priceEurPerKg: null }), press()]).presses[0]!.fruitCostEur).toBeNull())
+    expect(over([weighIn({ price: null }), press()]).presses[0]!.fruitCost).toBeNull())
   it('plan lines replace, add and take off', () => {
     const line = { id: 'l1', standId: STAND, day: '2026-01-02', recipeId: 'r', cups: 40, version: 2 }
     const put = (id: string, cups: number) =>
@@ -156,7 +156,7 @@ describe('what is not sent yet', () => {
       shipped: null,
       family: 'lemonade',
       draft: newDrink(null, 300),
-      sellEur: 3,
+      sellPrice: 3,
       version: 4,
       standard: null,
     } as Recipe
@@ -166,7 +166,7 @@ describe('what is not sent yet', () => {
         { kind: 'drink', name: 'New', family: 'lemonade', draft: newDrink(null, 200), version },
         { id },
       )
-    expect(withPendingRecipes([recipe], [put('r', 4)])[0]).toMatchObject({ name: 'New', sellEur: 3, version: 4 })
+    expect(withPendingRecipes([recipe], [put('r', 4)])[0]).toMatchObject({ name: 'New', sellPrice: 3, version: 4 })
     expect(withPendingRecipes([recipe], [put('s', 0)]).map((r) => r.name)).toEqual(['Old', 'New'])
     expect(withPendingRecipes([recipe], [put('gone', 3)])).toHaveLength(1)
   })

@@ -7,12 +7,12 @@ import { EUR_PER_KG, WORKED, WORKED_PREPS } from '../laws/worked-recipes'
 const context = shippedContext(WORKED_PREPS)
 const evaluator = new Evaluator(context)
 const book: PriceBook = {
-  price: (key) => ({ packPriceEur: EUR_PER_KG[key]!, packG: 1000, since: '2026-01-01' }),
+  price: (key) => ({ packPrice: EUR_PER_KG[key]!, packG: 1000, since: '2026-01-01' }),
   fruitYield: () => undefined,
   baseOf: () => undefined,
   fruitOf: () => undefined,
-  labourEurPerH: 12,
-  kwhEur: { electricity: 0.3, gas: null },
+  labourPerH: 12,
+  kwhPrice: { electricity: 0.3, gas: null },
 }
 const doc = readFileSync('docs/worked-recipes.md', 'utf8')
 

@@ -71,7 +71,7 @@ function orderText(r: FruitRow): string {
             >{{ t('buying.noPrice') }}</span
           >
         </td>
-        <td v-if="session.isOwner" class="r num">{{ r.packs?.totalEur ? money(r.packs.totalEur) : '' }}</td>
+        <td v-if="session.isOwner" class="r num">{{ r.packs?.totalPrice ? money(r.packs.totalPrice) : '' }}</td>
       </tr>
     </tbody>
   </table>

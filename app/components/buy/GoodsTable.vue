@@ -51,7 +51,7 @@ const session = useSession()
             }}<span v-if="g.over !== null" class="quiet over">{{ t('buying.over', { g: n(g.over) }) }}</span></template
           ><span v-else-if="g.buyG.value > 0 && g.packs" class="quiet">{{ t('buying.noPrice') }}</span>
         </td>
-        <td v-if="session.isOwner" class="r num">{{ g.packs?.totalEur ? money(g.packs.totalEur) : '' }}</td>
+        <td v-if="session.isOwner" class="r num">{{ g.packs?.totalPrice ? money(g.packs.totalPrice) : '' }}</td>
       </tr>
     </tbody>
   </table>

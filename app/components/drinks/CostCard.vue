@@ -4,7 +4,7 @@ import { centsOfLines, earningsOf, lineKey, type Cost, type CostLine } from '#co
 
 /** What a cup costs, what it is sold at, and what is left. */
 const props = defineProps<{ cost: Cost }>()
-const sellEur = defineModel<number | null>('sellEur', { required: true })
+const sellPrice = defineModel<number | null>('sellPrice', { required: true })
 const { t } = useI18n()
 const { name, money } = useFormat()
 
@@ -13,12 +13,12 @@ const centsOf = (line: CostLine): string => money(cents.value.get(lineKey(line))
 const otherLines = computed(() => props.cost.lines.filter((l) => l.kind !== 'layer'))
 
 /** As one would type it: no space and no comma between thousands. */
-const sellText = ref(sellEur.value === null ? '' : money(sellEur.value).replace(/[\s,](?=\d{3}\b)/g, ''))
+const sellText = ref(sellPrice.value === null ? '' : money(sellPrice.value).replace(/[\s,](?=\d{3}\b)/g, ''))
 function setSell(v: number | null): void {
-  if (v === sellEur.value || (v === null && sellText.value.trim())) return
-  sellEur.value = v
+  if (v === sellPrice.value || (v === null && sellText.value.trim())) return
+  sellPrice.value = v
 }
-const earnings = computed(() => earningsOf(props.cost.total, sellEur.value))
+const earnings = computed(() => earningsOf(props.cost.total, sellPrice.value))
 const earns = computed(() => earnings.value.earns)
 const costShare = computed(() => earnings.value.costShare)
 </script>

@@ -33,10 +33,7 @@ const initials = ref((session.person?.name ?? '').slice(0, 2).toUpperCase())
 const rows = ref<PartRow[]>([])
 // An own fruit is cleaned as the shipped one that it is like.
 const routine = ref<CleaningRoutine>(
-  cleaningRoutine(
-    useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey,
-    props.lot.costEur === 0,
-  ),
+  cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey, props.lot.cost === 0),
 )
 const unitG = computed(() => store.unitG(props.lot))
 const garnish = computed(() => garnishG({ pieces: number.pieces, massG: null }, unitG.value))

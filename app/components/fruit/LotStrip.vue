@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { eurPerKg } from '#core/cost'
+import { pricePerKg } from '#core/cost'
 import { partsOfLot } from '#core/yield'
 import { isGuessed, yieldMlPerKg } from '#core/yield'
 import type { Lot } from '#shared/contract'
@@ -17,7 +17,7 @@ const { n, day, name, money } = useFormat()
 const presses = computed(() => fruit.pressesOf.get(props.lot.id) ?? [])
 const parts = computed(() => partsOfLot(props.lot, presses.value))
 const price = computed(() =>
-  props.lot.costEur === null ? null : eurPerKg({ packPriceEur: props.lot.costEur, packG: props.lot.amount }),
+  props.lot.cost === null ? null : pricePerKg({ packPrice: props.lot.cost, packG: props.lot.amount }),
 )
 const latest = computed(() => presses.value.find(isOfOne))
 const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))

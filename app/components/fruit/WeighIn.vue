@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { eurPerKg } from '#core/cost'
+import { pricePerKg } from '#core/cost'
 import { checkWeighIn, type WeighIn } from '#core/limits'
 import { evaluateReceipt } from '#core/yield'
 import { FEELS, PLACES, PRICE_PER, type Feel, type Place, type PricePer } from '#shared/lists'
@@ -32,7 +32,7 @@ const text = reactive<Record<Amount, string>>({
   kg: old?.weighed ? typed(old.amount / 1000) : '',
   count: typed(old?.count),
   crates: typed(old?.crates),
-  price: old && old.costEur !== null ? typed(old.costEur) : '',
+  price: old && old.cost !== null ? typed(old.cost) : '',
   tempC: typed(old?.seen?.tempC),
   brix: typed(old?.seen?.brix),
   cracked: old?.seen?.crackedShare ? typed(old.seen.crackedShare * 100) : '',
@@ -63,7 +63,7 @@ const input = computed((): WeighIn => ({
   kg: number.kg,
   count: number.count,
   crates: number.crates,
-  price: number.price === null ? null : { eur: number.price, per: per.value },
+  price: number.price === null ? null : { paid: number.price, per: per.value },
   at: at.value,
   tempC: number.tempC,
   brix: number.brix,
@@ -72,7 +72,7 @@ const input = computed((): WeighIn => ({
 const receipt = computed(() => evaluateReceipt(input.value, handling.value?.pieceG ?? null))
 const lastPrice = computed(() => {
   const p = key.value ? catalogue.latestPrice.get(key.value) : undefined
-  return p ? eurPerKg(p) : null
+  return p ? pricePerKg(p) : null
 })
 const ripens = computed(() =>
   feel.value === 'firm' && handling.value && handling.value.daysToRipe > 0 ? handling.value.daysToRipe : 0,
@@ -187,8 +187,8 @@ async function save(confirm?: true): Promise<void> {
         />
         <v-select v-model="per" :items="items(PRICE_PER, 'per')" :label="t('weighIn.per')" data-test="per" />
       </div>
-      <p v-if="receipt && receipt.costEur !== null && number.price! > 0" class="small quiet" data-test="receipt-cost">
-        {{ t('weighIn.costs', { eur: money(receipt.costEur), perKg: money(receipt.eurPerKg!) }) }}
+      <p v-if="receipt && receipt.cost !== null && number.price! > 0" class="small quiet" data-test="receipt-cost">
+        {{ t('weighIn.costs', { all: money(receipt.cost), perKg: money(receipt.pricePerKg!) }) }}
       </p>
     </template>
     <v-combobox v-model="supplier" :items="suppliers" :label="t('weighIn.supplier')" data-test="supplier" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { eurPerKg } from '#core/cost'
+import { pricePerKg } from '#core/cost'
 import type { BaseMake } from '#core/yield'
 import { MASS_UNITS, toGrams, type MassUnit } from '#core/units'
 import { useCatalogue } from '~/stores/catalogue'
@@ -49,7 +49,7 @@ const form = useSubmit(async (key, confirm) => {
     body: {
       id,
       ingredientKey: open.value,
-      packPriceEur: number.price!,
+      packPrice: number.price!,
       packG: toGrams(number.pack!, unit.value),
       confirm,
     },
@@ -59,10 +59,10 @@ async function save(confirm?: true): Promise<void> {
   form.fields.value = {}
   if (number.price === null)
     form.refuse(
-      'packPriceEur',
+      'packPrice',
       text.price ? t('problem.amount-not-a-number', { typed: text.price }) : t('problem.price-missing'),
     )
-  else if (number.price < 0) form.refuse('packPriceEur', t('problem.price-negative', { value: n(number.price, 2) }))
+  else if (number.price < 0) form.refuse('packPrice', t('problem.price-negative', { value: n(number.price, 2) }))
   if (number.pack === null || number.pack <= 0) form.refuse('packG', t('problem.pack-missing'))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
@@ -134,7 +134,7 @@ async function addOwn(): Promise<void> {
           >
           <span v-if="session.isOwner" class="price">
             <template v-if="r.price"
-              ><b class="num">{{ money(r.price.packPriceEur) }}</b> <span class="unit">€</span> /
+              ><b class="num">{{ money(r.price.packPrice) }}</b> <span class="unit">€</span> /
               <span class="num">{{
                 r.price.packG >= 1000 ? n(r.price.packG / 1000, r.price.packG % 1000 ? 2 : 0) : n(r.price.packG)
               }}</span>{{ ' ' }} <span class="unit">{{ r.price.packG >= 1000 ? 'kg' : 'g' }}</span><small
@@ -164,7 +164,7 @@ async function addOwn(): Promise<void> {
             v-model="text.price"
             :label="t('store.packPrice')"
             unit="€"
-            :error="form.fields.value.packPriceEur || form.fields.value.price"
+            :error="form.fields.value.packPrice || form.fields.value.price"
             test="pack-price"
             @number="number.price = $event"
           />
@@ -191,7 +191,7 @@ async function addOwn(): Promise<void> {
             {{
               history
                 .slice(0, 6)
-                .map((p) => `${day(p.since)}: ${n(eurPerKg(p), eurPerKg(p) < 0.1 ? 4 : 2)} €/kg`)
+                .map((p) => `${day(p.since)}: ${n(pricePerKg(p), pricePerKg(p) < 0.1 ? 4 : 2)} €/kg`)
                 .join(' · ')
             }}
           </p>

@@ -71,7 +71,7 @@ const form = useSubmit(async (key, confirm) => {
   const rows = list.value!.rows.map((r) => ({
     ingredientKey: r.ingredientKey,
     packG: r.packG,
-    packPriceEur: r.packPriceEur,
+    packPrice: r.packPrice,
     supplier: r.supplier ?? (supplier.value.trim() || null),
     day: r.day,
   }))
@@ -112,7 +112,7 @@ async function save(confirm?: true): Promise<void> {
           <tr v-for="r in list.rows.slice(0, SHOWN)" :key="r.line">
             <td>{{ name(r.ingredientKey) }}</td>
             <td class="r num">{{ n(r.packG / 1000, 2) }} <span class="unit">kg</span></td>
-            <td class="r num">{{ money(r.packPriceEur) }} <span class="unit">€</span></td>
+            <td class="r num">{{ money(r.packPrice) }} <span class="unit">€</span></td>
             <td>{{ r.supplier ?? supplier }}</td>
             <td class="quiet small">{{ calendarDay(r.day) }}</td>
           </tr>

@@ -66,6 +66,7 @@ export const problems = {
     'not-offline': 'This needs the server, and it does not answer. What you typed is still here.',
     'archive-unreadable':
       'This file is not an archive of Olvex, or it is damaged. Choose the zip as it was downloaded.',
+    'archive-currency': 'This archive is in another currency. Only archives in euros can be read yet.',
     'archive-newer': 'This archive was made by a newer Olvex. Bring this one up to date first.',
     'not-empty': 'There is a business here already. An archive is read into an empty installation only.',
     'login-missing': 'Type the name you sign in with.',

@@ -68,6 +68,7 @@ export const problems: typeof en = {
     'backup-failed': 'La copia no se leyó de vuelta como se escribió y se desechó. Intenta otra vez.',
     'not-offline': 'Esto necesita el servidor, y no responde. Lo que escribiste sigue aquí.',
     'archive-unreadable': 'Este archivo no es de Olvex, o está dañado. Elige el zip como se descargó.',
+    'archive-currency': 'Este archivo está en otra moneda. Por ahora solo se leen archivos en euros.',
     'archive-newer': 'Este archivo lo hizo un Olvex más nuevo. Actualiza este antes.',
     'not-empty': 'Aquí ya hay un negocio. Un archivo solo se lee en una instalación vacía.',
     'login-missing': 'Escribe el nombre con el que entras.',

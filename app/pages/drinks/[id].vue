@@ -77,7 +77,7 @@ function undo(): void {
   removed.value = null
 }
 function setSell(v: number | null): void {
-  draft.sellEur.value = v
+  draft.sellPrice.value = v
   draft.later()
 }
 
@@ -172,7 +172,7 @@ const signable = computed(
       <section class="sheet">
         <DrinksWhereItSits :evaluation="evaluation" :now="sip > 0 ? sipNow?.mix : null" />
       </section>
-      <DrinksCostCard v-if="cost" :sell-eur="draft.sellEur.value" :cost="cost" @update:sell-eur="setSell" />
+      <DrinksCostCard v-if="cost" :sell-price="draft.sellPrice.value" :cost="cost" @update:sell-price="setSell" />
     </aside>
   </div>
   <section v-else class="sheet stack" data-test="unsound">

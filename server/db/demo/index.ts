@@ -24,7 +24,7 @@ export const DEMO_SIGN_INS = [
   { login: 'crew', password: 'press-and-pour', role: 'crew' },
 ] as const
 
-const PRICES: [key: string, eur: number, packG: number][] = [
+const PRICES: [key: string, price: number, packG: number][] = [
   ['white-sugar', 9.8, 10000],
   ['water', 0.02, 10000],
   ['ice', 2.5, 10000],
@@ -52,9 +52,9 @@ export async function loadDemo(): Promise<void> {
     const [owner, crew] = await people()
     const [counter, cart] = await stands(owner)
     at(DAYS_BACK + 1, 10)
-    for (const [ingredientKey, packPriceEur, packG] of PRICES) {
+    for (const [ingredientKey, packPrice, packG] of PRICES) {
       await inTransaction((tx) =>
-        recordPrice(tx, owner, { id: uuid(), ingredientKey, packPriceEur, packG, source: 'typed', lotId: null }),
+        recordPrice(tx, owner, { id: uuid(), ingredientKey, packPrice, packG, source: 'typed', lotId: null }),
       )
     }
     const drinks = await menu(owner, at)
@@ -110,7 +110,7 @@ async function people(): Promise<[Who, Who]> {
 async function stands(owner: Who): Promise<[string, string]> {
   const first = (await Stand.findOne({ raw: true })) as unknown as { id: string }
   const second = uuid()
-  const settings = { timeZone: ZONE, labourEurPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
+  const settings = { timeZone: ZONE, labourPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
   await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
   await inTransaction((tx) =>
     putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner),
@@ -120,7 +120,15 @@ async function stands(owner: Who): Promise<[string, string]> {
     putCup(
       tx,
       cup.id,
-      { name: '400 mL', capacityMl: 420, fillLineMl: 390, cupEur: 0.09, lidEur: 0.03, strawEur: 0.02, version: 1 },
+      {
+        name: '400 mL',
+        capacityMl: 420,
+        fillLineMl: 390,
+        cupPrice: 0.09,
+        lidPrice: 0.03,
+        strawPrice: 0.02,
+        version: 1,
+      },
       owner,
     ),
   )
@@ -149,7 +157,7 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
           name: drink.name,
           family: drink.family,
           draft: drink.document,
-          sellEur: drink.sellEur,
+          sellPrice: drink.sellPrice,
           version: 0,
         },
         owner,
@@ -163,10 +171,10 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
 
 async function priceList(owner: Who): Promise<void> {
   const day = dayOf(now(), ZONE)
-  const rows = DEMO_LIST.map(([ingredientKey, kg, packPriceEur, supplier]) => ({
+  const rows = DEMO_LIST.map(([ingredientKey, kg, packPrice, supplier]) => ({
     ingredientKey,
     packG: kg * 1000,
-    packPriceEur,
+    packPrice,
     supplier,
     day,
   }))

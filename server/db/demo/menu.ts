@@ -4,7 +4,7 @@ import type { Family } from '#shared/lists'
 export interface DemoDrink {
   name: string
   family: Family
-  sellEur: number
+  sellPrice: number
   signed: boolean
   document: RecipeDocument
 }
@@ -30,7 +30,7 @@ export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
     {
       name: 'Rhubarb lemon cooler',
       family: 'lemonade',
-      sellEur: 3.5,
+      sellPrice: 3.5,
       signed: true,
       document: make(
         [
@@ -44,7 +44,7 @@ export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
     {
       name: 'Melon lime agua fresca',
       family: 'agua-fresca',
-      sellEur: 3.2,
+      sellPrice: 3.2,
       signed: true,
       document: make(
         [
@@ -58,7 +58,7 @@ export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
     {
       name: 'Watermelon basil agua fresca',
       family: 'agua-fresca',
-      sellEur: 3.2,
+      sellPrice: 3.2,
       signed: false,
       document: make(
         [
@@ -72,7 +72,7 @@ export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
     {
       name: 'Carrot apple turmeric',
       family: 'fresh-juice',
-      sellEur: 4.2,
+      sellPrice: 4.2,
       signed: true,
       document: make(
         [

@@ -11,7 +11,7 @@ import type { Random } from '#core/random'
 interface Habit {
   fruit: string
   kg: number
-  eurPerKg: number
+  pricePerKg: number
   everyDays: number
   method: PressMethod
   minutesPerKg: number
@@ -26,7 +26,7 @@ export const HABITS: readonly Habit[] = [
   {
     fruit: 'lemon',
     kg: 12,
-    eurPerKg: 2.4,
+    pricePerKg: 2.4,
     everyDays: 3,
     method: 'electric-reamer',
     minutesPerKg: 2.6,
@@ -37,7 +37,7 @@ export const HABITS: readonly Habit[] = [
   {
     fruit: 'lime',
     kg: 6,
-    eurPerKg: 3.1,
+    pricePerKg: 3.1,
     everyDays: 5,
     method: 'hand-reamer',
     minutesPerKg: 4.2,
@@ -49,7 +49,7 @@ export const HABITS: readonly Habit[] = [
     cold: true,
     fruit: 'rhubarb',
     kg: 9,
-    eurPerKg: 2.9,
+    pricePerKg: 2.9,
     everyDays: 5,
     method: 'juicer',
     minutesPerKg: 2.2,
@@ -60,7 +60,7 @@ export const HABITS: readonly Habit[] = [
   {
     fruit: 'melon',
     kg: 14,
-    eurPerKg: 1.6,
+    pricePerKg: 1.6,
     everyDays: 4,
     method: 'blender-strainer',
     minutesPerKg: 2.8,
@@ -72,7 +72,7 @@ export const HABITS: readonly Habit[] = [
     cold: true,
     fruit: 'watermelon',
     kg: 18,
-    eurPerKg: 0.9,
+    pricePerKg: 0.9,
     everyDays: 6,
     method: 'blender-strainer',
     minutesPerKg: 2.0,
@@ -84,7 +84,7 @@ export const HABITS: readonly Habit[] = [
     cold: true,
     fruit: 'carrot',
     kg: 15,
-    eurPerKg: 1.1,
+    pricePerKg: 1.1,
     everyDays: 5,
     method: 'juicer',
     minutesPerKg: 2.4,
@@ -95,7 +95,7 @@ export const HABITS: readonly Habit[] = [
   {
     fruit: 'apple',
     kg: 18,
-    eurPerKg: 1.5,
+    pricePerKg: 1.5,
     everyDays: 4,
     method: 'juicer',
     minutesPerKg: 1.8,
@@ -107,7 +107,7 @@ export const HABITS: readonly Habit[] = [
     cold: true,
     fruit: 'turmeric',
     kg: 1.2,
-    eurPerKg: 9.5,
+    pricePerKg: 9.5,
     everyDays: 9,
     method: 'juicer',
     minutesPerKg: 9,
@@ -159,7 +159,7 @@ export async function demoWeeks(
       const kg = round(random.around(habit.kg * scale, 0.18), 0.05)
       const lotId = uuid()
       at(day, 7 + random.next())
-      const eur = round(random.around(habit.eurPerKg * flaw.priceTimes, 0.06), 0.01)
+      const paid = round(random.around(habit.pricePerKg * flaw.priceTimes, 0.06), 0.01)
       await weighIn(
         {
           id: lotId,
@@ -167,7 +167,7 @@ export async function demoWeeks(
           ingredientKey: habit.fruit,
           supplier: flaw.supplier,
           kg,
-          price: { eur, per: 'kg' },
+          price: { paid, per: 'kg' },
           count: habit.pieceG ? Math.round((kg * 1000) / random.around(habit.pieceG, 0.1)) : null,
           place: habit.cold ? 'cold' : 'room',
           seen: { feel: day === 0 ? 'firm' : null, waxed: habit.fruit === 'lemon' ? false : null, brix: null },
@@ -266,7 +266,7 @@ export async function demoShelf(
     supplier: 'Hill Lane Farm',
     kg: 6.4,
     count: 37,
-    price: { eur: 2.1, per: 'kg' },
+    price: { paid: 2.1, per: 'kg' },
     place: 'room',
     seen: { feel: 'firm', brix: 10.8 },
   })
@@ -275,7 +275,7 @@ export async function demoShelf(
     supplier: 'Market Row 7',
     kg: 5.3,
     count: 4,
-    price: { eur: 1.9, per: 'piece' },
+    price: { paid: 1.9, per: 'piece' },
     place: 'room',
     seen: { feel: 'firm' },
   })
@@ -284,7 +284,7 @@ export async function demoShelf(
     supplier: 'Garden of a neighbour',
     kg: 7.2,
     count: 19,
-    price: { eur: 0, per: 'all' },
+    price: { paid: 0, per: 'all' },
     place: 'room',
     seen: { feel: 'ripe', waxed: false },
   })
@@ -295,7 +295,7 @@ export async function demoShelf(
     supplier: 'Corner Grove',
     kg: 4.6,
     count: 26,
-    price: { eur: 1.7, per: 'kg' },
+    price: { paid: 1.7, per: 'kg' },
     place: 'room',
     seen: { feel: 'ripe' },
   })
@@ -313,7 +313,7 @@ export async function demoShelf(
 }
 
 /** Prices of crates and bags, as two sellers list them. */
-export const DEMO_LIST: [key: string, kg: number, eur: number, supplier: string][] = [
+export const DEMO_LIST: [key: string, kg: number, price: number, supplier: string][] = [
   ['lemon', 10, 27, 'Corner Grove'],
   ['lemon', 2.5, 7.4, 'Corner Grove'],
   ['lemon', 15, 42, 'Market Row 7'],

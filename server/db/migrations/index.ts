@@ -363,6 +363,30 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0061-lot-event-peel',
     sql: "ALTER TABLE lot_event MODIFY kind ENUM('look','clean','garnish','discard','sort','use','spill','peel') NOT NULL",
   },
+  // Amounts of money are in the currency of the business, whatever that is: names say what was paid, not in what.
+  {
+    name: '0062-stand-money',
+    sql: `ALTER TABLE stand RENAME COLUMN IF EXISTS labour_eur_per_h TO labour_per_h,
+      RENAME COLUMN IF EXISTS electricity_eur_per_kwh TO electricity_per_kwh,
+      RENAME COLUMN IF EXISTS gas_eur_per_kwh TO gas_per_kwh`,
+  },
+  { name: '0063-price-money', sql: 'ALTER TABLE price RENAME COLUMN IF EXISTS pack_price_eur TO pack_price' },
+  {
+    name: '0064-lot-money',
+    sql: `ALTER TABLE lot RENAME COLUMN IF EXISTS cost_eur TO cost,
+      RENAME COLUMN IF EXISTS market_eur TO market_cost`,
+  },
+  {
+    name: '0065-press-money',
+    sql: `ALTER TABLE press RENAME COLUMN IF EXISTS fruit_cost_eur TO fruit_cost,
+      RENAME COLUMN IF EXISTS by_cost_eur TO by_cost, RENAME COLUMN IF EXISTS market_cost_eur TO market_cost`,
+  },
+  {
+    name: '0066-cup-money',
+    sql: `ALTER TABLE cup RENAME COLUMN IF EXISTS cup_eur TO cup_price, RENAME COLUMN IF EXISTS lid_eur TO lid_price,
+      RENAME COLUMN IF EXISTS straw_eur TO straw_price`,
+  },
+  { name: '0067-recipe-money', sql: 'ALTER TABLE recipe RENAME COLUMN IF EXISTS sell_eur TO sell_price' },
 ]
 
 /** What the server asks of the database before it says it is ready. */

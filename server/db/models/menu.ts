@@ -36,7 +36,7 @@ export const MENU: readonly Table[] = [
       shipped: textOrNull(40),
       family: text(20),
       draft: json,
-      sellEur: amountOrNull,
+      sellPrice: amountOrNull,
       version: whole,
       createdAt: at,
     },

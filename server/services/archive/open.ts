@@ -2,8 +2,9 @@ import { createHash } from 'node:crypto'
 import type { Readable } from 'node:stream'
 import { openPromise, type Entry, type ZipFile } from 'yauzl'
 import { SCHEMA_NUMBER } from '../../db/migrations'
+import { todaysRow } from '#shared/earlier'
 import { Refusal } from '../errors'
-import { csvName, FORMAT, linesName, TABLES, unreadable, VERSION, type Manifest, type Row } from './tables'
+import { csvName, CURRENCY, FORMAT, linesName, TABLES, unreadable, VERSION, type Manifest, type Row } from './tables'
 
 // A zip comes from anybody: what it says of itself is not believed. Only names that an archive has, each once; what
 // comes out is counted while it comes out; a line and what is nested in it have an end.
@@ -37,13 +38,18 @@ export async function openArchive(
     const entries = await entriesOf(zip)
     const manifest = await manifestOf(zip, entries.get('manifest.json'))
     const rows = (table: string): AsyncGenerator<Row> =>
-      rowsIn(zip, entries.get(linesName(table)), manifest.tables[table]!, table)
+      named(rowsIn(zip, entries.get(linesName(table)), manifest.tables[table]!, table))
     for (const table of Object.keys(manifest.tables)) for await (const row of rows(table)) look(table, row)
     return { manifest, rows, close: () => zip.close() }
   } catch (e) {
     zip.close()
     throw e
   }
+}
+
+/** Rows under the names of today. */
+async function* named(rows: AsyncGenerator<Row>): AsyncGenerator<Row> {
+  for await (const row of rows) yield todaysRow(row)
 }
 
 async function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {
@@ -72,6 +78,8 @@ async function manifestOf(zip: ZipFile, entry: Entry | undefined): Promise<Manif
     throw unreadable('manifest')
   if (manifest.version > VERSION || manifest.schema > SCHEMA_NUMBER)
     throw new Refusal(422, 'invalid', [{ field: 'archive', code: 'archive-newer' }])
+  if ((manifest.currency ?? CURRENCY) !== CURRENCY)
+    throw new Refusal(422, 'invalid', [{ field: 'archive', code: 'archive-currency' }])
   for (const table of Object.keys(manifest.tables)) if (!NAMES.has(linesName(table))) throw unreadable(table)
   return manifest
 }

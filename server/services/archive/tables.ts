@@ -25,12 +25,17 @@ import {
 import { Refusal } from '../errors'
 
 export const FORMAT = 'olvex-archive'
-export const VERSION = 1
+/** 2: amounts of money in a currency that is said, under names without one. */
+export const VERSION = 2
+/** What amounts of money are in. */
+export const CURRENCY = 'EUR'
 
 export interface Manifest {
   format: string
   version: number
   schema: number
+  /** ISO 4217; layout 1 had none but the euro */
+  currency?: string
   madeAt: string
   tables: Record<string, { rows: number; sha256: string }>
 }

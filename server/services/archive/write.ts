@@ -12,7 +12,18 @@ import { dataFolder } from '../../db/dump'
 import { SCHEMA_NUMBER } from '../../db/migrations'
 import { fromJson, inSnapshot, toJson, type Tx } from '../../db/connect'
 import { now } from '../clock'
-import { columnsOf, csvName, FORMAT, isJson, linesName, TABLES, VERSION, type Manifest, type Row } from './tables'
+import {
+  columnsOf,
+  csvName,
+  CURRENCY,
+  FORMAT,
+  isJson,
+  linesName,
+  TABLES,
+  VERSION,
+  type Manifest,
+  type Row,
+} from './tables'
 
 /** Rows held at a time: a business of many years is never in memory as a whole. */
 const PAGE = 1000
@@ -55,6 +66,7 @@ export async function writeArchive(): Promise<string> {
         format: FORMAT,
         version: VERSION,
         schema: SCHEMA_NUMBER,
+        currency: CURRENCY,
         madeAt: now().toISOString(),
         tables: {},
       }

@@ -149,16 +149,16 @@ async function corrected(newId: string): Promise<void> {
           <dt>{{ t('figure.unit-weight') }}</dt>
           <dd><FigureButton :figure="unitG" :label="t('figure.unit-weight')" /></dd>
         </div>
-        <div v-if="lot.costEur !== null">
+        <div v-if="lot.cost !== null">
           <dt>{{ t('lot.paid') }}</dt>
           <dd>
-            <b class="num" data-test="paid">{{ money(lot.costEur) }}</b> <span class="unit">€</span>
+            <b class="num" data-test="paid">{{ money(lot.cost) }}</b> <span class="unit">€</span>
           </dd>
         </div>
-        <div v-if="lot.marketEur !== null">
+        <div v-if="lot.marketCost !== null">
           <dt>{{ t('lot.market') }}</dt>
           <dd>
-            <b class="num" data-test="market">{{ money(lot.marketEur) }}</b> <span class="unit">€</span>
+            <b class="num" data-test="market">{{ money(lot.marketCost) }}</b> <span class="unit">€</span>
           </dd>
         </div>
         <div v-if="lot.seen?.brix">

@@ -4,7 +4,7 @@ import { dayOf } from '#core/time'
 import { handbookYield, withLabour } from '#core/yield'
 import { interval } from '#core/evidence'
 import { predictYield, sureYield } from '#core/yield/prediction'
-import { litreEur, studyYield, type Group } from '#core/yield/study'
+import { costOfLitre, studyYield, type Group } from '#core/yield/study'
 import type { Press } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
@@ -58,14 +58,14 @@ const known = computed(() => store.yields.get(key.value))
 const next = computed(() => (known.value ? predictYield(known.value.handbook.value, known.value.history) : null))
 const nine = computed(() => (next.value ? interval(next.value, 0.9) : null))
 const sure = computed(() => (known.value ? sureYield(known.value, 0.9, { name: key.value }) : null))
-const rate = computed(() => (session.isOwner ? (session.stand?.labourEurPerH ?? null) : null))
+const rate = computed(() => (session.isOwner ? (session.stand?.labourPerH ?? null) : null))
 const withWork = computed(() =>
   known.value?.costPerL && known.value.minutesPerL && rate.value
     ? withLabour(known.value.costPerL, known.value.minutesPerL, rate.value)
     : null,
 )
 /** Money of a litre pressed one way, work in it: to see which pays. */
-const litreOf = (g: Group): number | null => litreEur(g, rate.value)
+const litreOf = (g: Group): number | null => costOfLitre(g, rate.value)
 const tables = computed(() =>
   [
     { key: 'methods', rows: study.value.methods, label: (k: string) => t(`method.${k}`) },
@@ -104,7 +104,7 @@ function download(): void {
       'tool',
       'fruit_temperature',
       'minutes_per_L',
-      ...(session.isOwner ? ['cost_EUR_per_L'] : []),
+      ...(session.isOwner ? ['cost_per_L'] : []),
       'left_out',
       'weighed',
       'by',
