@@ -101,7 +101,7 @@ export default tseslint.config(
     ignores: ['core/time/**', '**/*.test.ts'],
     rules: noDayFromText,
   },
-  { files: ['server/{services,books}/**/*.ts'], rules: { 'olvex/model-calls-have-transaction': 'error' } },
+  { files: ['server/{books,menu,people,platform}/**/*.ts'], rules: { 'olvex/model-calls-have-transaction': 'error' } },
   {
     files: ['app/**/*.{ts,vue}'],
     rules: noneOf(

@@ -1,6 +1,6 @@
 import { closeDatabase } from '../server/db/connect'
 import { dataFolder } from '../server/db/dump'
-import { alone, makeBackup } from '../server/services/backup'
+import { alone, makeBackup } from '../server/platform/backup'
 import { flagsOf } from './lib/flags'
 import { withOwnDatabase } from './lib/own-database'
 import { say, sayStop, Stop } from './lib/say'

@@ -184,7 +184,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
 }
 
 async function standards(archive: string): Promise<unknown[]> {
-  const { openArchive } = await import('../server/services/archive')
+  const { openArchive } = await import('../server/platform/archive')
   const versions: StoredVersion[] = []
   const snapshots: StoredSnapshot[] = []
   const { close } = await openArchive(archive, (table, row) => {
@@ -202,8 +202,8 @@ await withInstallation('fixture', { OLVEX_NOW: NOW }, async ({ app, places }) =>
   const out = join(ROOT, 'tests/fixtures', `schema-${SCHEMA_NUMBER}`)
   rmSync(out, { recursive: true, force: true })
   mkdirSync(out, { recursive: true })
-  const { makeBackup } = await import('../server/services/backup')
-  const { writeArchive } = await import('../server/services/archive')
+  const { makeBackup } = await import('../server/platform/backup')
+  const { writeArchive } = await import('../server/platform/archive')
   const { name } = await makeBackup()
   for (const [from, to] of [
     [name, 'backup.sql.gz'],

@@ -3,7 +3,7 @@ import { database, inTransaction } from '../../server/db/connect'
 import { loadDemo } from '../../server/db/demo'
 import { dumpBeforeMigrating } from '../../server/db/dump'
 import { migrate } from '../../server/db/migrate'
-import { setupNeeded } from '../../server/services/setup'
+import { setupNeeded } from '../../server/people/setup'
 
 /**
  * Brings the database of OLVEX_DATABASE_URL up, and loads the demo into it once if that is wanted. Returns whether it

@@ -3,11 +3,12 @@ import type { FactNow, LotNow, Movement, Needs, State, VoidKind } from '#core/bo
 import type { OwnHandling } from '#core/yield'
 import { Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
-import { now } from '../services/clock'
-import { dataOf, findByName, findIngredients, lastPrices } from '../services/ingredients'
-import { meanYield } from '../services/presses'
+import { now } from '../platform/clock'
+import { dataOf, findByName, findIngredients } from '../menu/ingredients'
+import { lastPrices } from './prices'
+import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
-import type { Who } from '../services/who'
+import type { Who } from '../people/who'
 import { lotRow, type RawLot } from './lot-row'
 
 /**

@@ -3,10 +3,10 @@ import type { Booked } from '#core/books'
 import { NOTHING } from '#core/yield'
 import { FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
 import { database, toJson, type Tx } from '../db/connect'
-import { recordChange } from '../services/changes'
-import { now } from '../services/clock'
-import { register } from '../services/facts'
-import type { Who } from '../services/who'
+import { recordChange } from '../platform/changes'
+import { now } from '../platform/clock'
+import { register } from './facts'
+import type { Who } from '../people/who'
 
 /** Stores what a fact comes to, row by row, with the change that history and live refresh read. */
 export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonly string[]): Promise<void> {

@@ -1,4 +1,4 @@
-import { Refusal } from '../services/errors'
+import { Refusal } from '../platform/errors'
 
 // What the database says no with, as an answer to whoever asked.
 

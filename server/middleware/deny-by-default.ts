@@ -1,6 +1,6 @@
 import { defineEventHandler } from 'h3'
 import { contract } from '#shared/contract'
-import { Refusal } from '../services/errors'
+import { Refusal } from '../platform/errors'
 import { refuseOtherHost } from '../utils/own-address'
 import { problem } from '../utils/route'
 

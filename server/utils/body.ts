@@ -1,5 +1,5 @@
 import { getHeader, type H3Event } from 'h3'
-import { Refusal } from '../services/errors'
+import { Refusal } from '../platform/errors'
 
 /** What a body may weigh where its route names nothing else. */
 export const BODY_LIMIT = 64 * 1024

@@ -2,8 +2,8 @@ import { defineEventHandler, getHeader, send, setResponseHeader, setResponseStat
 import type { z } from 'zod'
 import type { Endpoint } from '#shared/contract'
 import type { Read } from '../db/connect'
-import { tagOf } from '../services/changes'
-import { shownTo, type Who } from '../services/who'
+import { tagOf } from '../platform/changes'
+import { shownTo, type Who } from '../people/who'
 import { admit, problem } from './route'
 
 type Work<E extends Endpoint> = (

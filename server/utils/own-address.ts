@@ -1,5 +1,5 @@
 import { getHeader, type H3Event } from 'h3'
-import { Refusal } from '../services/errors'
+import { Refusal } from '../platform/errors'
 
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d{1,5})?$/i
 

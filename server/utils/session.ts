@@ -9,8 +9,8 @@ import {
   type H3Event,
   type SessionConfig,
 } from 'h3'
-import { Refusal } from '../services/errors'
-import type { Caller, Opened } from '../services/sign-in'
+import { Refusal } from '../platform/errors'
+import type { Caller, Opened } from '../people/sign-in'
 
 const MONTH_S = 60 * 60 * 24 * 30
 

@@ -6,7 +6,7 @@ import { Busboy } from '@fastify/busboy'
 import { getHeader, type H3Event } from 'h3'
 import { v7 as uuid } from 'uuid'
 import { dataFolder } from '../db/dump'
-import { Refusal } from '../services/errors'
+import { Refusal } from '../platform/errors'
 import { refuseBySize, tooLarge, tooSlow } from './body'
 
 /** A sender that says nothing for this long has gone. */

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { openArchive } from '../../server/services/archive'
+import { openArchive } from '../../server/platform/archive'
 
 export type Row = Record<string, unknown>
 

@@ -1,8 +1,8 @@
 import { dayOf, shiftDay } from '../../core/time'
 import { closeDatabase, database, inTransaction } from '../../server/db/connect'
-import { addPriceList } from '../../server/services/buying'
-import { latestToday } from '../../server/services/days'
-import type { Refusal } from '../../server/services/errors'
+import { addPriceList } from '../../server/books/buying'
+import { latestToday } from '../../server/platform/days'
+import type { Refusal } from '../../server/platform/errors'
 import { people, uuid, type Client } from './client'
 
 // Stands on both sides of their midnight, west and east of Greenwich.

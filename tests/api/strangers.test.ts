@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { connect } from 'node:net'
 import { zipSync } from 'fflate'
 import { closeDatabase, database } from '../../server/db/connect'
-import { networkOf } from '../../server/services/attempts'
+import { networkOf } from '../../server/people/attempts'
 import { sendArchive } from './archives'
 import { BASE, type Client, OWNER, people, raw, signIn, uuid } from './client'
 

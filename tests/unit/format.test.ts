@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { parseNumber } from '../../core/units'
 import { digitsFor, formatCalendarDay, formatDay, formatNumber, formatTime, unitText } from '../../app/utils/format'
-import { shownTo, withoutMoney } from '../../server/services/who'
+import { shownTo, withoutMoney } from '../../server/people/who'
 import { contract } from '../../shared/contract'
-import { refuseUnlessConfirmed, Refusal } from '../../server/services/errors'
-import { assertSpace } from '../../server/services/disk'
+import { refuseUnlessConfirmed, Refusal } from '../../server/platform/errors'
+import { assertSpace } from '../../server/platform/disk'
 
 describe('numbers as people here write them', () => {
   it.each([

@@ -24,10 +24,10 @@ describe('dependencies point one way', () => {
   it.each([
     ['core/planted.ts', "import { ref } from 'vue'\nexport default ref\n", 'no-restricted-imports'],
     ['core/planted.ts', "import fs from 'node:fs'\nexport default fs\n", 'no-restricted-imports'],
-    ['shared/planted.ts', "import { x } from '../server/services/lots'\nexport default x\n", 'no-restricted-imports'],
-    ['app/planted.ts', "import { x } from '../server/services/lots'\nexport default x\n", 'no-restricted-imports'],
+    ['shared/planted.ts', "import { x } from '../server/books/lots'\nexport default x\n", 'no-restricted-imports'],
+    ['app/planted.ts', "import { x } from '../server/books/lots'\nexport default x\n", 'no-restricted-imports'],
     [
-      'server/services/planted.ts',
+      'server/platform/planted.ts',
       "import { Lot } from '../db/models'\nexport const f = () => Lot.findAll({ where: {} })\n",
       'model-calls-have-transaction',
     ],
@@ -114,9 +114,11 @@ describe('messages', () => {
   it('name every ingredient, every formula, and every code of the core and the services', () => {
     for (const key of INGREDIENTS.keys()) expect([...english.keys()]).toContain(`ingredient.${key}`)
     for (const key of Object.keys(FUNCTIONS)) expect([...english.keys()]).toContain(`formula.${key}`)
-    const code = spawnSync('git', ['ls-files', 'core', 'server/books', 'server/services', 'server/utils'], {
-      encoding: 'utf8',
-    })
+    const code = spawnSync(
+      'git',
+      ['ls-files', 'core', 'server/books', 'server/menu', 'server/people', 'server/platform', 'server/utils'],
+      { encoding: 'utf8' },
+    )
       .stdout.trim()
       .split('\n')
       .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))

@@ -3,9 +3,9 @@ import { rm } from 'node:fs/promises'
 import { dayOf } from '#core/time'
 import { contract } from '#shared/contract'
 import { sendStream, setResponseHeaders } from 'h3'
-import { writeArchive } from '../../services/archive'
-import { now } from '../../services/clock'
-import { businessZone } from '../../services/days'
+import { writeArchive } from '../../platform/archive'
+import { now } from '../../platform/clock'
+import { businessZone } from '../../platform/days'
 import { reads } from '../../utils/route'
 
 export default reads(contract.getArchive, async (tx, _input, _who, event) => {

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { benchOf } from '../../services/bench'
+import { benchOf } from '../../platform/bench'
 import { eventsOr } from '../../utils/events'
 import { reads } from '../../utils/route'
 

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { changesSince } from '../../services/history'
+import { changesSince } from '../../platform/history'
 import { reads } from '../../utils/route'
 
 export default reads(contract.changes, (tx, { query }) => changesSince(tx, query.since))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { pinPeople } from '../../services/sign-in'
+import { pinPeople } from '../../people/sign-in'
 import { reads } from '../../utils/route'
 import { tabletCookie } from '../../utils/session'
 

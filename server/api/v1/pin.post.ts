@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { pinIn } from '../../services/sign-in'
+import { pinIn } from '../../people/sign-in'
 import { waits } from '../../utils/route'
 import { callerOf, startOrRefuse } from '../../utils/session'
 

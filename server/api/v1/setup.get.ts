@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { setupNeeded } from '../../services/setup'
+import { setupNeeded } from '../../people/setup'
 import { reads } from '../../utils/route'
 
 export default reads(contract.getSetup, async (tx) => ({

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { assertNotSetUp, setUpSlowly } from '../../services/setup'
+import { assertNotSetUp, setUpSlowly } from '../../people/setup'
 import { waits } from '../../utils/route'
 import { callerOf, startSession } from '../../utils/session'
 

@@ -5,7 +5,7 @@ import { contract, type BodyInput } from '#shared/contract'
 import type { PressMethod } from '#shared/lists'
 import { inTransaction } from '../connect'
 import { enter, enterOnLot } from '../../books/enter'
-import type { Who } from '../../services/who'
+import type { Who } from '../../people/who'
 import type { Random } from '#core/random'
 
 interface Habit {

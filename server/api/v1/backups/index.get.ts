@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { backupSetting, listBackups } from '../../../services/backup'
+import { backupSetting, listBackups } from '../../../platform/backup'
 import { reads } from '../../../utils/route'
 
 export default reads(contract.backups, async (tx) => ({

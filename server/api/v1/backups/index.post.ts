@@ -1,6 +1,6 @@
 import { contract } from '#shared/contract'
-import { alone, makeBackup } from '../../../services/backup'
-import { Refusal } from '../../../services/errors'
+import { alone, makeBackup } from '../../../platform/backup'
+import { Refusal } from '../../../platform/errors'
 import { waits } from '../../../utils/route'
 
 export default waits(contract.makeBackup, async () => {

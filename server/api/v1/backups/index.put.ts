@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { putBackupSetting } from '../../../services/backup'
+import { putBackupSetting } from '../../../platform/backup'
 import { route } from '../../../utils/route'
 
 export default route(contract.putBackups, (tx, { body }, who) => putBackupSetting(tx, body, who))

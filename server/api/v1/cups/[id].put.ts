@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { putCup } from '../../../services/places'
+import { putCup } from '../../../platform/places'
 import { route } from '../../../utils/route'
 
 export default route(contract.putCup, (tx, { params, body }, who) => putCup(tx, params.id, body, who))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listCups } from '../../../services/places'
+import { listCups } from '../../../platform/places'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.cups, (tx) => listCups(tx))

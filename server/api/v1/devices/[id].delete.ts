@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { endDevice } from '../../../services/devices'
+import { endDevice } from '../../../platform/devices'
 import { route } from '../../../utils/route'
 
 export default route(contract.endDevice, async (tx, { params }, who) => {

@@ -1,6 +1,6 @@
 import { contract } from '#shared/contract'
-import { listDevices } from '../../../services/devices'
-import { deviceOf } from '../../../services/sign-in'
+import { listDevices } from '../../../platform/devices'
+import { deviceOf } from '../../../people/sign-in'
 import { reads } from '../../../utils/route'
 import { tabletCookie } from '../../../utils/session'
 

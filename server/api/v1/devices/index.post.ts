@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { enrolDevice } from '../../../services/devices'
+import { enrolDevice } from '../../../platform/devices'
 import { route } from '../../../utils/route'
 import { keepTablet } from '../../../utils/session'
 

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listIngredients } from '../../../services/ingredients'
+import { listIngredients } from '../../../menu/ingredients'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.ingredients, (tx) => listIngredients(tx))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { addIngredient } from '../../../services/ingredients'
+import { addIngredient } from '../../../menu/ingredients'
 import { route } from '../../../utils/route'
 
 export default route(contract.postIngredient, (tx, { body }, who) => addIngredient(tx, body, who))

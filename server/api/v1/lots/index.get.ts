@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listLots } from '../../../services/lots'
+import { listLots } from '../../../books/lots'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.lots, (tx, { query }) => listLots(tx, query.stand))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listPlan } from '../../../services/plan'
+import { listPlan } from '../../../menu/plan'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.plan, (tx, { query }) => listPlan(tx, query.stand, query.day))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listPresses } from '../../../services/presses'
+import { listPresses } from '../../../books/presses'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.presses, (tx, { query }, who) => listPresses(tx, query.stand, who))

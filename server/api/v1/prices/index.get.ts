@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listPrices } from '../../../services/ingredients'
+import { listPrices } from '../../../books/prices'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.prices, (tx) => listPrices(tx))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listRecipes } from '../../../services/recipes'
+import { listRecipes } from '../../../menu/recipes'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.recipes, (tx) => listRecipes(tx))

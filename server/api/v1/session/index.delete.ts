@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { endSessionsOf } from '../../../services/sessions'
+import { endSessionsOf } from '../../../people/sessions'
 import { route } from '../../../utils/route'
 import { endSession } from '../../../utils/session'
 

@@ -1,7 +1,7 @@
 import { contract } from '#shared/contract'
-import { now } from '../../../services/clock'
-import { businessName, getPerson } from '../../../services/people'
-import { touchSession } from '../../../services/sessions'
+import { now } from '../../../platform/clock'
+import { businessName, getPerson } from '../../../people/people'
+import { touchSession } from '../../../people/sessions'
 import { reads } from '../../../utils/route'
 
 export default reads(contract.me, async (tx, _input, who) => {

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { setLocale } from '../../../services/people'
+import { setLocale } from '../../../people/people'
 import { route } from '../../../utils/route'
 
 export default route(contract.setLocale, async (tx, { body }, who) => {

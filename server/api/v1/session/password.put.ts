@@ -1,6 +1,6 @@
 import { contract } from '#shared/contract'
-import { changePassword } from '../../../services/sign-in'
-import { invalid } from '../../../services/errors'
+import { changePassword } from '../../../people/sign-in'
+import { invalid } from '../../../platform/errors'
 import { waits } from '../../../utils/route'
 import { callerOf, keepKnown } from '../../../utils/session'
 

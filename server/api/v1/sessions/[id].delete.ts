@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { endSession } from '../../../services/sessions'
+import { endSession } from '../../../people/sessions'
 import { route } from '../../../utils/route'
 
 export default route(contract.endSession, async (tx, { params }, who) => {

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listSessions } from '../../../services/sessions'
+import { listSessions } from '../../../people/sessions'
 import { reads } from '../../../utils/route'
 
 export default reads(contract.sessions, (tx, _input, who) => listSessions(tx, who))

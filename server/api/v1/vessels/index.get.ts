@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listVessels } from '../../../services/places'
+import { listVessels } from '../../../platform/places'
 import { listed } from '../../../utils/listed'
 
 export default listed(contract.vessels, (tx) => listVessels(tx))

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { listFruitPresses } from '../../../../services/presses'
+import { listFruitPresses } from '../../../../books/presses'
 import { listed } from '../../../../utils/listed'
 
 export default listed(contract.fruitPresses, (tx, { params, query }, who) =>

@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { putHandling } from '../../../../services/ingredients'
+import { putHandling } from '../../../../menu/ingredients'
 import { route } from '../../../../utils/route'
 
 export default route(contract.putHandling, (tx, { params, body }, who) => putHandling(tx, params.id, body, who))

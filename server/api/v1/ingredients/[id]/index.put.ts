@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { putIngredient } from '../../../../services/ingredients'
+import { putIngredient } from '../../../../menu/ingredients'
 import { route } from '../../../../utils/route'
 
 export default route(contract.putIngredient, (tx, { params, body }, who) => putIngredient(tx, params.id, body, who))

@@ -1,7 +1,7 @@
 import { contract } from '#shared/contract'
 import { inTransaction } from '../../../../db/connect'
-import { setPassword } from '../../../../services/people'
-import { hashSecret } from '../../../../services/secrets'
+import { setPassword } from '../../../../people/people'
+import { hashSecret } from '../../../../people/secrets'
 import { waits } from '../../../../utils/route'
 
 export default waits(contract.resetPassword, async (_tx, { params, body }, who) => {

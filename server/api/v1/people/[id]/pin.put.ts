@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { setPin } from '../../../../services/people'
+import { setPin } from '../../../../people/people'
 import { route } from '../../../../utils/route'
 
 export default route(contract.setPin, async (tx, { params, body }, who) => {

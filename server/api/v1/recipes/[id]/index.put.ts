@@ -1,5 +1,5 @@
 import { contract } from '#shared/contract'
-import { putRecipe } from '../../../../services/recipes'
+import { putRecipe } from '../../../../menu/recipes'
 import { route } from '../../../../utils/route'
 
 export default route(contract.putRecipe, (tx, { params, body }, who) => putRecipe(tx, params.id, body, who))

@@ -1,7 +1,7 @@
 import type { Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { notFound, stale } from './errors'
-import type { Who } from './who'
+import type { Who } from '../people/who'
 
 /** A document's write: the version typed from must be the version there is, and the change is recorded. */
 export async function save<T extends { version: number }>(

@@ -3,12 +3,12 @@ import { itemsOf, upgradeDocument, itemKey, type SignedFigures } from '#core/rec
 import type { Body, Recipe as RecipeRow, Reply } from '#shared/contract'
 import { Recipe, RecipeUse } from '../db/models'
 import { database, fromJson, toJson, toNumberOrNull, type Read, type Tx } from '../db/connect'
-import { now } from './clock'
-import { invalid } from './errors'
-import { save } from './documents'
+import { now } from '../platform/clock'
+import { invalid } from '../platform/errors'
+import { save } from '../platform/documents'
 import { viewOf, type RawRecipe } from './recipe-rows'
 import { canBeMade, snapshotsOf } from './standards'
-import type { Who } from './who'
+import type { Who } from '../people/who'
 
 type Listed = RawRecipe & {
   standardId: string | null

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import type { Lot as LotRow, Reply } from '#shared/contract'
-import { lotRow, type RawLot } from '../books/lot-row'
+import { lotRow, type RawLot } from './lot-row'
 import { database, fromJson, toNumber, type Read } from '../db/connect'
 import { counts } from './facts'
 

@@ -1,19 +1,13 @@
-import { QueryTypes } from 'sequelize'
-import { pricePerKg } from '#core/cost'
-import { checkHandling, checkPack, priceDoubts } from '#core/limits'
+import { checkHandling } from '#core/limits'
 import { dataOfRow, INGREDIENTS, ownValuesLimits, type IngredientData, type OwnValues } from '#core/substances'
-import { roundAmount } from '#core/units'
-import type { Body, Ingredient as IngredientRow, PriceRow, Reply } from '#shared/contract'
+import type { Body, Ingredient as IngredientRow, Reply } from '#shared/contract'
 import type { ProblemField } from '#shared/problem'
-import { Ingredient, Price } from '../db/models'
-import { database, fromJson, toJson, toNumber, type Read, type Tx } from '../db/connect'
-import { recordChange } from './changes'
-import { now } from './clock'
-import { counts, register } from './facts'
-import { baseMakes } from './bases'
-import { invalid, notFound, refuseUnlessConfirmed, stale } from './errors'
-import { latestOfEach } from './latest'
-import type { Who } from './who'
+import { Ingredient } from '../db/models'
+import { fromJson, toJson, type Read, type Tx } from '../db/connect'
+import { recordChange } from '../platform/changes'
+import { baseMakes } from '../books/bases'
+import { invalid, notFound, stale } from '../platform/errors'
+import type { Who } from '../people/who'
 
 export async function listIngredients(tx: Read): Promise<Reply<'ingredients'>> {
   return withMakes(
@@ -138,97 +132,4 @@ async function change(
   await Ingredient.update({ ...columns, version: after.version }, { where: { key }, transaction: tx })
   await recordChange(tx, who, 'ingredient', key, before, after)
   return { id: key, version: after.version }
-}
-
-type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
-
-/** Prices kept in the list for each ingredient: what costs are worked out from, and what was before. */
-const PRICES_OF_EACH = 6
-const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id', 'lot')})`
-
-/** Newest first; of the packs of one list, which have one moment, the one that is cheapest by weight. */
-const NEWEST_FIRST = 'since DESC, pack_price / pack_g, id DESC'
-
-/** The latest prices of every ingredient, newest first. */
-export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
-  const { sql, replacements } = await latestOfEach(tx, {
-    table: 'price',
-    when: 'since',
-    n: PRICES_OF_EACH,
-    where: priceCounts(),
-    of: 'TRUE',
-  })
-  const rows = await database().query<RawPrice>(
-    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price AS packPrice, p.pack_g AS packG, p.since, p.source, p.supplier
-       FROM (SELECT id AS latest_id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n FROM price WHERE ${sql}) latest
-       JOIN price p ON p.id = latest.latest_id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY ${NEWEST_FIRST}`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
-  )
-  return rows.map((r) => ({
-    id: r.id,
-    ingredientKey: r.ingredientKey,
-    packPrice: toNumber(r.packPrice),
-    packG: toNumber(r.packG),
-    since: r.since.toISOString(),
-    source: r.source,
-    supplier: r.supplier,
-  }))
-}
-
-/**
- * The latest price of each ingredient, per kg as purchased; none where none was ever typed.
- * @param without deliveries whose price does not count
- */
-export async function lastPrices(
-  tx: Tx,
-  keys: readonly string[],
-  without: readonly string[] = [],
-): Promise<Map<string, number>> {
-  const out = new Map<string, number>()
-  for (const ingredientKey of keys) {
-    const [row] = await database().query<{ packPrice: string; packG: string }>(
-      `SELECT pack_price AS packPrice, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
-        AND (lot_id IS NULL OR lot_id NOT IN (:without)) ORDER BY ${NEWEST_FIRST} LIMIT 1`,
-      { type: QueryTypes.SELECT, replacements: { ingredientKey, without: ['', ...without] }, transaction: tx },
-    )
-    if (row) out.set(ingredientKey, pricePerKg({ packPrice: toNumber(row.packPrice), packG: toNumber(row.packG) }))
-  }
-  return out
-}
-
-export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
-  await getIngredient(tx, body.ingredientKey)
-  const last = (await lastPrices(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
-  const price = pricePerKg(body)
-  refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
-  await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
-  return { id: body.id }
-}
-
-export interface NewPrice {
-  id: string
-  ingredientKey: string
-  packPrice: number
-  packG: number
-  source: 'typed'
-  lotId: null
-  supplier?: string | null
-  since?: Date
-}
-/** One more dated price; the ones before stay as they were. */
-export async function recordPrice(tx: Tx, who: Who, p: NewPrice): Promise<void> {
-  const row = {
-    id: p.id,
-    ingredientKey: p.ingredientKey,
-    packPrice: p.packPrice,
-    packG: p.packG,
-    source: p.source,
-    lotId: p.lotId,
-    supplier: p.supplier ?? null,
-    since: p.since ?? now(),
-    personId: who.personId,
-  }
-  await register(tx, 'price', p.id)
-  await Price.create(row, { transaction: tx })
-  await recordChange(tx, who, 'price', p.id, null, row)
 }

@@ -15,13 +15,13 @@ import type { Body, Reply } from '#shared/contract'
 import { Recipe, RecipeVersion, Snapshot } from '../db/models'
 import { database, fromJson, toJson, type Read, type Tx } from '../db/connect'
 import { closure, keepSnapshots } from '../db/snapshots'
-import { recordChange } from './changes'
-import { now } from './clock'
-import { invalid, notFound } from './errors'
+import { recordChange } from '../platform/changes'
+import { now } from '../platform/clock'
+import { invalid, notFound } from '../platform/errors'
 import { dataOf, listIngredients } from './ingredients'
-import { save } from './documents'
+import { save } from '../platform/documents'
 import { documentOf, viewOf, type RawRecipe } from './recipe-rows'
-import type { Who } from './who'
+import type { Who } from '../people/who'
 
 /** Snapshots by their hashes, with all that they are made of. */
 export async function snapshotsOf(tx: Read, hashes: readonly string[]): Promise<Snapshots> {

@@ -2,10 +2,10 @@ import { isIPv6 } from 'node:net'
 import { Op, QueryTypes } from 'sequelize'
 import { SignInAttempt } from '../db/models'
 import { database, inTransaction, type Read, type Tx } from '../db/connect'
-import { now } from './clock'
+import { now } from '../platform/clock'
 import { digest } from './secrets'
-import { Refusal } from './errors'
-import { inTurn } from './turns'
+import { Refusal } from '../platform/errors'
+import { inTurn } from '../platform/turns'
 
 // How guesses are counted. The scheme is that of "Slow Down Online Guessing Attacks with Device Cookies" (OWASP):
 // whoever signed in before from a device is counted by that device, everybody else together by account and by address.

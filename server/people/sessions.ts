@@ -3,9 +3,9 @@ import { v7 as uuid } from 'uuid'
 import type { Person, Reply } from '#shared/contract'
 import { Session } from '../db/models'
 import { database, type Read, type Tx } from '../db/connect'
-import { recordChange } from './changes'
-import { now } from './clock'
-import { notFound } from './errors'
+import { recordChange } from '../platform/changes'
+import { now } from '../platform/clock'
+import { notFound } from '../platform/errors'
 import type { Who } from './who'
 
 const SESSION_DAYS = 30

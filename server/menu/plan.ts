@@ -2,10 +2,10 @@ import { checkCups } from '#core/limits'
 import type { Body, PlanLine as PlanRow, Reply } from '#shared/contract'
 import { PlanLine, Recipe, Stand } from '../db/models'
 import type { Read, Tx } from '../db/connect'
-import { recordChange } from './changes'
-import { notFound, refuseUnlessConfirmed, stale } from './errors'
-import { save } from './documents'
-import type { Who } from './who'
+import { recordChange } from '../platform/changes'
+import { notFound, refuseUnlessConfirmed, stale } from '../platform/errors'
+import { save } from '../platform/documents'
+import type { Who } from '../people/who'
 
 export async function listPlan(tx: Read, standId: string, day: string): Promise<Reply<'plan'>> {
   return (await PlanLine.findAll({

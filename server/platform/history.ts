@@ -3,7 +3,7 @@ import type { Reply } from '#shared/contract'
 import { todaysNames } from '#shared/earlier'
 import { database, fromJson, type Read } from '../db/connect'
 import { now } from './clock'
-import { withoutMoney, type Who } from './who'
+import { withoutMoney, type Who } from '../people/who'
 
 const MOST = 500
 const PAGE = 60

@@ -6,7 +6,7 @@ import { recordChange } from '../changes'
 import { now } from '../clock'
 import { zones } from '../days'
 import { stale } from '../errors'
-import type { Who } from '../who'
+import type { Who } from '../../people/who'
 import { keepNewest, listBackups } from './copies'
 import { alone, makeBackup } from './make'
 

@@ -5,9 +5,9 @@ import { database, type Read, type Tx } from '../db/connect'
 import { recordChange } from './changes'
 import { now } from './clock'
 import { notFound } from './errors'
-import { digest, newToken } from './secrets'
-import { endSessionsOf } from './sessions'
-import type { Who } from './who'
+import { digest, newToken } from '../people/secrets'
+import { endSessionsOf } from '../people/sessions'
+import type { Who } from '../people/who'
 
 type Row = Omit<Reply<'devices'>[number], 'enrolledAt' | 'current'> & { enrolledAt: Date }
 

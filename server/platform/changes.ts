@@ -3,7 +3,7 @@ import { Change } from '../db/models'
 import { database, toJson, type Tx } from '../db/connect'
 import { SCHEMA_NUMBER } from '../db/migrations'
 import { now } from './clock'
-import type { Who } from './who'
+import type { Who } from '../people/who'
 
 /** The row that history, undo and live refresh read; every write adds one in its own transaction. */
 export async function recordChange(

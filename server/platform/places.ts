@@ -5,7 +5,7 @@ import { isBenchAddress } from '../devices/protocol'
 import { assertTimeZone } from './days'
 import { save } from './documents'
 import { invalid, notFound } from './errors'
-import type { Who } from './who'
+import type { Who } from '../people/who'
 
 type Raw = Record<string, string | number>
 

@@ -2,10 +2,10 @@ import { QueryTypes } from 'sequelize'
 import type { LotEventBody, LotEventRow, LotStory } from '#shared/contract'
 import { database, fromJson, toNumberOrNull, type Read } from '../db/connect'
 import { counts } from './facts'
-import { notFound } from './errors'
+import { notFound } from '../platform/errors'
 import { lotsOf } from './lots'
 import { pressesOf } from './presses'
-import type { Who } from './who'
+import type { Who } from '../people/who'
 
 interface RawEvent {
   id: string

@@ -1,0 +1,107 @@
+import { QueryTypes } from 'sequelize'
+import { pricePerKg } from '#core/cost'
+import { checkPack, priceDoubts } from '#core/limits'
+import { roundAmount } from '#core/units'
+import type { Body, PriceRow, Reply } from '#shared/contract'
+import { Price } from '../db/models'
+import { database, toNumber, type Read, type Tx } from '../db/connect'
+import { getIngredient } from '../menu/ingredients'
+import type { Who } from '../people/who'
+import { recordChange } from '../platform/changes'
+import { now } from '../platform/clock'
+import { refuseUnlessConfirmed } from '../platform/errors'
+import { counts, register } from './facts'
+import { latestOfEach } from './latest'
+
+type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
+
+/** Prices kept in the list for each ingredient: what costs are worked out from, and what was before. */
+const PRICES_OF_EACH = 6
+const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id', 'lot')})`
+
+/** Newest first; of the packs of one list, which have one moment, the one that is cheapest by weight. */
+const NEWEST_FIRST = 'since DESC, pack_price / pack_g, id DESC'
+
+/** The latest prices of every ingredient, newest first. */
+export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
+  const { sql, replacements } = await latestOfEach(tx, {
+    table: 'price',
+    when: 'since',
+    n: PRICES_OF_EACH,
+    where: priceCounts(),
+    of: 'TRUE',
+  })
+  const rows = await database().query<RawPrice>(
+    `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price AS packPrice, p.pack_g AS packG, p.since, p.source, p.supplier
+       FROM (SELECT id AS latest_id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n FROM price WHERE ${sql}) latest
+       JOIN price p ON p.id = latest.latest_id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY ${NEWEST_FIRST}`,
+    { type: QueryTypes.SELECT, replacements, transaction: tx },
+  )
+  return rows.map((r) => ({
+    id: r.id,
+    ingredientKey: r.ingredientKey,
+    packPrice: toNumber(r.packPrice),
+    packG: toNumber(r.packG),
+    since: r.since.toISOString(),
+    source: r.source,
+    supplier: r.supplier,
+  }))
+}
+
+/**
+ * The latest price of each ingredient, per kg as purchased; none where none was ever typed.
+ * @param without deliveries whose price does not count
+ */
+export async function lastPrices(
+  tx: Tx,
+  keys: readonly string[],
+  without: readonly string[] = [],
+): Promise<Map<string, number>> {
+  const out = new Map<string, number>()
+  for (const ingredientKey of keys) {
+    const [row] = await database().query<{ packPrice: string; packG: string }>(
+      `SELECT pack_price AS packPrice, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
+        AND (lot_id IS NULL OR lot_id NOT IN (:without)) ORDER BY ${NEWEST_FIRST} LIMIT 1`,
+      { type: QueryTypes.SELECT, replacements: { ingredientKey, without: ['', ...without] }, transaction: tx },
+    )
+    if (row) out.set(ingredientKey, pricePerKg({ packPrice: toNumber(row.packPrice), packG: toNumber(row.packG) }))
+  }
+  return out
+}
+
+export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
+  await getIngredient(tx, body.ingredientKey)
+  const last = (await lastPrices(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
+  const price = pricePerKg(body)
+  refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
+  await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
+  return { id: body.id }
+}
+
+export interface NewPrice {
+  id: string
+  ingredientKey: string
+  packPrice: number
+  packG: number
+  source: 'typed'
+  lotId: null
+  supplier?: string | null
+  since?: Date
+}
+/** One more dated price; the ones before stay as they were. */
+export async function recordPrice(tx: Tx, who: Who, p: NewPrice): Promise<void> {
+  const row = {
+    id: p.id,
+    ingredientKey: p.ingredientKey,
+    packPrice: p.packPrice,
+    packG: p.packG,
+    source: p.source,
+    lotId: p.lotId,
+    supplier: p.supplier ?? null,
+    since: p.since ?? now(),
+    personId: who.personId,
+  }
+  await register(tx, 'price', p.id)
+  await Price.create(row, { transaction: tx })
+  await recordChange(tx, who, 'price', p.id, null, row)
+}
