@@ -17,6 +17,7 @@ import { counts, register } from './facts'
 import { invalid, refuseUnlessConfirmed } from '../platform/errors'
 import { lastPrices } from './prices'
 import type { Who } from '../people/who'
+import { rowsOf } from '../db/rows'
 
 /**
  * The integer solver, loaded once the server has answered its first requests: three megabytes of which starting has no
@@ -133,14 +134,7 @@ const MOST_SAID = 50
 export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who): Promise<Reply<'postPriceList'>> {
   const keys = [...new Set(body.rows.map((r) => r.ingredientKey))]
   const known = new Set(
-    (
-      (await Ingredient.findAll({
-        attributes: ['key'],
-        where: { key: keys },
-        transaction: tx,
-        raw: true,
-      })) as unknown as { key: string }[]
-    ).map((r) => r.key),
+    (await rowsOf(Ingredient, { attributes: ['key'], where: { key: keys }, transaction: tx })).map((r) => r.key),
   )
   const today = await latestToday(tx)
   const unknown = body.rows.findIndex((r) => !known.has(r.ingredientKey))

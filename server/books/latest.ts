@@ -1,45 +1,61 @@
 import { QueryTypes } from 'sequelize'
+import { PRESSES_KNOWN } from '#core/yield'
 import { database, type Read } from '../db/connect'
+import { counts } from './facts'
+
+/** Prices kept in the list for each ingredient: what costs are worked out from, and what was before. */
+export const PRICES_OF_EACH = 6
+/** Prices that count: typed, of a list, or of a delivery that is in the books. */
+export const PRICE_COUNTS = `(lot_id IS NULL OR ${counts('price.lot_id', 'lot')})`
+/** Whether a press is learned from, as `isLearned` of the core says it; one of several fruits is of none of them. */
+export const IS_LEARNED = 'press.weighed AND press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
+
+/** What a row must meet, what it must meet to be one of the `n`, and the ingredients to look at. */
+const LISTS = {
+  prices: { table: 'price', when: 'since', n: PRICES_OF_EACH, where: PRICE_COUNTS, counting: 'TRUE', of: 'TRUE' },
+  presses: {
+    table: 'press',
+    when: 'at',
+    n: PRESSES_KNOWN,
+    where: `stand_id = :standId AND ${counts('press.id', 'press')}`,
+    counting: IS_LEARNED,
+    of: "kind = 'fruit'",
+  },
+} as const
 
 /**
- * @param where SQL that a row must meet @param counting and what it must meet to be one of the `n` @param of SQL for
- * the ingredients to look at
- */
-export interface Latest {
-  table: 'price' | 'press'
-  when: 'since' | 'at'
-  n: number
-  where: string
-  counting?: string
-  of: string
-}
-
-/**
- * SQL for the latest `n` rows of every ingredient, and what to put into it. The moment from which an ingredient has its
- * last `n` is asked first, one probe of the index each, so that years of rows are not numbered to find the last of
- * them. Rows of one moment, as of a list, may make it more than `n`.
+ * Ids of the latest `n` rows of every ingredient. The moment from which an ingredient has its last `n` is asked first,
+ * one probe of the index each, so that years of rows are not numbered to find the last of them. Rows of one moment, as
+ * of a list, may make it more than `n`.
  */
 export async function latestOfEach(
   tx: Read,
-  { table, when, n, where, counting = 'TRUE', of }: Latest,
+  list: keyof typeof LISTS,
   replacements: Record<string, unknown> = {},
-): Promise<{ sql: string; replacements: Record<string, unknown> }> {
+): Promise<string[]> {
+  const { table, when, n, where, counting, of } = LISTS[list]
+  const select = { type: QueryTypes.SELECT, transaction: tx } as const
   const found = await database().query<{ k: string; since: Date | null }>(
     `SELECT \`key\` AS k, (SELECT ${when} FROM ${table} WHERE ingredient_key = ingredient.\`key\` AND ${where} AND ${counting} ORDER BY ${when} DESC LIMIT 1 OFFSET ${n - 1}) AS since FROM ingredient WHERE ${of}`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
+    { ...select, replacements },
   )
   const many = found.filter((f) => f.since)
-  return {
-    sql: `(${['ingredient_key IN (:few)', ...many.map((_, i) => `(ingredient_key = :many${i} AND ${when} >= :since${i})`)].join(' OR ')}) AND ${where}`,
-    replacements: {
-      ...replacements,
-      few: ['', ...found.filter((f) => !f.since).map((f) => f.k)],
-      ...Object.fromEntries(
-        many.flatMap((f, i) => [
-          [`many${i}`, f.k],
-          [`since${i}`, f.since],
-        ]),
-      ),
+  const each = many.map((_, i) => `(ingredient_key = :many${i} AND ${when} >= :since${i})`)
+  const rows = await database().query<{ id: string }>(
+    `SELECT id FROM ${table} WHERE (${['ingredient_key IN (:few)', ...each].join(' OR ')}) AND ${where}`,
+    {
+      ...select,
+      replacements: {
+        ...replacements,
+        few: ['', ...found.filter((f) => !f.since).map((f) => f.k)],
+        ...Object.fromEntries(
+          many.flatMap((f, i) => [
+            [`many${i}`, f.k],
+            [`since${i}`, f.since],
+          ]),
+        ),
+      },
     },
-  }
+  )
+  return rows.map((r) => r.id)
 }

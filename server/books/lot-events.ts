@@ -26,14 +26,16 @@ const CHILDREN = `SELECT c.id FROM (${PRESSES} UNION ALL SELECT id FROM lot_even
 /** A lot with everything that was done with it and that came of it. */
 export async function lotStory(tx: Read, id: string, who: Who): Promise<LotStory> {
   const select = { type: QueryTypes.SELECT, replacements: { id }, transaction: tx } as const
+  const idsOf = async (sql: string): Promise<string[]> =>
+    (await database().query<{ id: string }>(sql, select)).map((r) => r.id)
   const [[found], presses, events, children, [origin]] = await Promise.all([
-    lotsOf(tx, 'SELECT id FROM lot WHERE id = :id', { id }, 'all'),
-    pressesOf(tx, PRESSES, { id }, who),
+    lotsOf(tx, [id], 'all'),
+    idsOf(PRESSES).then((ids) => pressesOf(tx, ids, who)),
     database().query<RawEvent>(
       `SELECT e.id, e.amount_g AS amountG, e.body, e.at, p.name AS \`by\`, NOT (${counts('e.id', 'lot-event')}) AS voided FROM lot_event e JOIN person p ON p.id = e.person_id WHERE e.lot_id = :id ORDER BY e.at DESC, e.id DESC`,
       select,
     ),
-    lotsOf(tx, CHILDREN, { id }, 'none'),
+    idsOf(CHILDREN).then((ids) => lotsOf(tx, ids, 'none')),
     database().query<{ parent: string | null; voided: number }>(ORIGIN, select),
   ])
   if (!found || !origin) throw notFound('id')

@@ -1,16 +1,10 @@
 import type { LotRow } from '#core/books'
 import { fromJson, toNumber, toNumberOrNull } from '../db/connect'
+import type { Lot } from '../db/models'
+import type { Row } from '../db/rows'
 
-/** A lot as the driver gives it: decimals as text, a moment as a date, what was seen as JSON. */
-export type RawLot = Omit<LotRow, 'amount' | 'purchasedG' | 'cost' | 'marketCost' | 'at' | 'seen' | 'weighed'> & {
-  amount: string
-  purchasedG: string | null
-  cost: string | null
-  marketCost: string | null
-  at: Date
-  seen: unknown
-  weighed: number
-}
+/** A lot as the driver gives it, but for what only the database needs to know. */
+export type RawLot = Omit<Row<typeof Lot>, 'open' | 'personId' | 'confirmed'>
 
 /** Field by field, so that nothing else of a row comes along. */
 export const lotRow = (r: RawLot): LotRow => ({

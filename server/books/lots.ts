@@ -18,22 +18,22 @@ type Latest = Partial<Record<LatestEvent['kind'], LatestEvent>>
 const NEWEST = 60
 
 /**
- * Lots by id, newest first, with what is on hand: the sum of their movements. @param ids SQL that gives their ids
+ * Lots by id, newest first, with what is on hand: the sum of their movements.
  * @param looked of which lots the latest look and cleaning are wanted too
  */
 export async function lotsOf(
   tx: Read,
-  ids: string,
-  replacements: Record<string, unknown>,
+  ids: readonly string[],
   looked: 'there' | 'all' | 'none' = 'there',
 ): Promise<LotRow[]> {
+  if (!ids.length) return []
   const rows = await database().query<Raw>(
     `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.purchased_g AS purchasedG, l.cost AS cost, l.at, p.name AS \`by\`,
             l.weighed, l.crates, l.market_cost AS marketCost, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
             IF(l.open, (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = l.id), 0) AS onHand
-       FROM (${ids}) wanted STRAIGHT_JOIN lot l ON l.id = wanted.id STRAIGHT_JOIN person p ON p.id = l.person_id
+       FROM lot l STRAIGHT_JOIN person p ON p.id = l.person_id WHERE l.id IN (:ids)
       ORDER BY l.at DESC, l.id DESC`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
   const latest = await latestEvents(
     tx,
@@ -78,17 +78,21 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
 const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200 }
 /**
  * Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so
- * that juice that nobody counts down never hides fruit.
+ * that juice that nobody counts down never hides fruit; by-products only while they are kept.
  */
-const openIds = (kind: keyof typeof MOST_OPEN, more = ''): string =>
-  `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open = TRUE${more} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
+const openIds = (kind: keyof typeof MOST_OPEN): string =>
+  `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open = TRUE${kind === 'by-product' ? ' AND place IS NOT NULL' : ''} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
 
-/** Ids of the deliveries in a list: what is in crates, whenever it came, and the newest. */
-const deliveryIds = (): string =>
-  `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id', 'lot')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})`
-/** Of all that fruit is pressed out of. */
-export const pressableIds = (): string => `${deliveryIds()} UNION ${openIds('peeled')}`
-/** And of what came of them and is still there: by-products only while they are kept. */
-const shelfIds = (): string =>
-  `${pressableIds()} UNION ${openIds('by-product', ' AND place IS NOT NULL')} UNION ${openIds('pressed')}`
-export const listLots = (tx: Read, standId: string): Promise<Reply<'lots'>> => lotsOf(tx, shelfIds(), { standId })
+/** What fruit is pressed out of: what is in crates, whenever it came, the newest deliveries, and what was peeled. */
+const PRESSABLE = `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id', 'lot')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})
+  UNION ${openIds('peeled')}`
+/** And what came of them and is still there. */
+const SHELF = `${PRESSABLE} UNION ${openIds('by-product')} UNION ${openIds('pressed')}`
+
+const idsOf = async (tx: Read, sql: string, standId: string): Promise<string[]> =>
+  (
+    await database().query<{ id: string }>(sql, { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx })
+  ).map((r) => r.id)
+export const pressableLots = (tx: Read, standId: string): Promise<string[]> => idsOf(tx, PRESSABLE, standId)
+export const listLots = async (tx: Read, standId: string): Promise<Reply<'lots'>> =>
+  lotsOf(tx, await idsOf(tx, SHELF, standId))

@@ -1,15 +1,16 @@
 import { QueryTypes } from 'sequelize'
 import type { IngredientData } from '#core/substances'
-import { fruitYield, pressFigures, PRESSES_IN_MEAN, PRESSES_KNOWN } from '#core/yield'
+import { fruitYield, pressFigures, PRESSES_IN_MEAN } from '#core/yield'
 import type { Body, PartKept, Press as PressRow, Reply } from '#shared/contract'
 import { Press, PressMark } from '../db/models'
 import { database, fromJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { counts } from './facts'
 import { notFound, stale } from '../platform/errors'
-import { latestOfEach } from './latest'
-import { pressableIds } from './lots'
+import { IS_LEARNED, latestOfEach } from './latest'
+import { pressableLots } from './lots'
 import { seesMoney, type Who } from '../people/who'
+import { rowOf } from '../db/rows'
 
 type Decimals = 'takenG' | 'juiceMl' | 'juiceG'
 type Maybe = 'trimmedG' | 'minutes' | 'fruitCost' | 'spilledMl' | 'byCost' | 'marketCost'
@@ -31,21 +32,17 @@ type Raw = Omit<
     weighed: number
   }
 
-/** Presses by id, newest first, those that are in the books. @param ids SQL that gives their ids */
-export async function pressesOf(
-  tx: Read,
-  ids: string,
-  replacements: Record<string, unknown>,
-  who: Who,
-): Promise<PressRow[]> {
+/** Presses by id, newest first, those that are in the books. */
+export async function pressesOf(tx: Read, ids: readonly string[], who: Who): Promise<PressRow[]> {
+  if (!ids.length) return []
   const rows = await database().query<Raw>(
     `SELECT x.id, x.stand_id AS standId, x.lot_id AS lotId, x.ingredient_key AS ingredientKey, x.takes, x.base_key AS baseKey, x.base, x.taken_g AS takenG, x.weighed, x.trimmed_g AS trimmedG,
             x.juice_ml AS juiceMl, x.juice_g AS juiceG, x.juice_unit AS juiceUnit, x.method, x.minutes, x.fruit_cost AS fruitCost, x.cost_basis AS costBasis,
             x.tool, x.fruit_temp AS fruitTemp, x.hands, x.spilled_ml AS spilledMl, x.by_cost AS byCost, x.market_cost AS marketCost, x.parts, x.seen,
             x.at, x.confirmed, p.name AS \`by\`, k.left_out AS markOut, k.reason AS markReason, k.version AS markVersion
-       FROM (${ids}) wanted STRAIGHT_JOIN press x ON x.id = wanted.id STRAIGHT_JOIN person p ON p.id = x.person_id LEFT JOIN press_mark k ON k.press_id = x.id
-      WHERE ${counts('x.id', 'press')} ORDER BY x.at DESC, x.id DESC`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
+       FROM press x STRAIGHT_JOIN person p ON p.id = x.person_id LEFT JOIN press_mark k ON k.press_id = x.id
+      WHERE x.id IN (:ids) AND ${counts('x.id', 'press')} ORDER BY x.at DESC, x.id DESC`,
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
   return rows.map((r) => view(r, who))
 }
@@ -89,45 +86,42 @@ const onlyTake = (r: Raw): PressRow['takes'][number] => {
   return { lotId: r.lotId, ingredientKey: r.ingredientKey, takenG, outG: takenG, weighed: Boolean(r.weighed) }
 }
 
-/** Whether a press is learned from, as `isLearned` of the core says it. */
-const IN_MEAN = 'press.weighed AND press.id NOT IN (SELECT press_id FROM press_mark WHERE left_out)'
-
 /**
  * Every press of the lots in the list, so that their strips add up, and of each fruit those its mean is of, however
  * long ago it was pressed.
  */
 export async function listPresses(tx: Read, standId: string, who: Who): Promise<Reply<'presses'>> {
-  const { sql, replacements } = await latestOfEach(
-    tx,
-    {
-      table: 'press',
-      when: 'at',
-      n: PRESSES_KNOWN,
-      where: `stand_id = :standId AND ${counts('press.id', 'press')}`,
-      counting: IN_MEAN,
-      of: "kind = 'fruit'",
-    },
-    { standId },
-  )
-  return pressesOf(
-    tx,
-    `(SELECT DISTINCT m.source_id AS id FROM (${pressableIds()}) delivery STRAIGHT_JOIN movement m ON m.lot_id = delivery.id AND m.kind = 'press-out')
-      UNION (SELECT id FROM press WHERE ${sql})`,
-    replacements,
-    who,
-  )
+  const [ofLots, latest] = await Promise.all([
+    pressableLots(tx, standId).then((lots) => pressedOutOf(tx, lots)),
+    latestOfEach(tx, 'presses', { standId }),
+  ])
+  return pressesOf(tx, [...new Set([...ofLots, ...latest])], who)
 }
+
+/** Presses that took fruit out of these lots, by itself or with others. */
+async function pressedOutOf(tx: Read, lotIds: readonly string[]): Promise<string[]> {
+  if (!lotIds.length) return []
+  const rows = await database().query<{ id: string }>(
+    "SELECT DISTINCT source_id AS id FROM movement WHERE lot_id IN (:lotIds) AND kind = 'press-out'",
+    { type: QueryTypes.SELECT, replacements: { lotIds }, transaction: tx },
+  )
+  return rows.map((r) => r.id)
+}
+
 const MOST_OF_FRUIT = 150
-export function listFruitPresses(
+export async function listFruitPresses(
   tx: Read,
   ingredientKey: string,
   standId: string,
   who: Who,
 ): Promise<Reply<'fruitPresses'>> {
+  const rows = await database().query<{ id: string }>(
+    `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`,
+    { type: QueryTypes.SELECT, replacements: { standId, ingredientKey }, transaction: tx },
+  )
   return pressesOf(
     tx,
-    `SELECT id FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} ORDER BY at DESC, id DESC LIMIT ${MOST_OF_FRUIT}`,
-    { standId, ingredientKey },
+    rows.map((r) => r.id),
     who,
   )
 }
@@ -140,7 +134,7 @@ export async function meanYield(
   ingredientKey: string,
 ): Promise<number> {
   const rows = await database().query<{ takenG: string; juiceMl: string; spilledMl: string | null; at: Date }>(
-    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} AND ${IN_MEAN} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
+    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} AND ${IS_LEARNED} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
     { type: QueryTypes.SELECT, replacements: { standId, ingredientKey }, transaction: tx },
   )
   return fruitYield(
@@ -168,18 +162,9 @@ export async function markPress(
   body: Body<'putPressMark'>,
   who: Who,
 ): Promise<Reply<'putPressMark'>> {
-  const press = (await Press.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as { ingredientKey: string } | null
+  const press = await rowOf(Press, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!press) throw notFound('id')
-  const before = (await PressMark.findOne({ where: { pressId: id }, transaction: tx, raw: true })) as unknown as {
-    leftOut: number
-    reason: string | null
-    version: number
-  } | null
+  const before = await rowOf(PressMark, { where: { pressId: id }, transaction: tx })
   if ((before?.version ?? 0) !== body.version)
     throw stale({ leftOut: Boolean(before?.leftOut), reason: before?.reason ?? null, version: before?.version ?? 0 })
   const after = { leftOut: body.leftOut, reason: body.reason, version: body.version + 1 }

@@ -10,32 +10,23 @@ import type { Who } from '../people/who'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { refuseUnlessConfirmed } from '../platform/errors'
-import { counts, register } from './facts'
-import { latestOfEach } from './latest'
+import { register } from './facts'
+import { latestOfEach, PRICE_COUNTS, PRICES_OF_EACH } from './latest'
 
 type RawPrice = Omit<PriceRow, 'since'> & { since: Date }
-
-/** Prices kept in the list for each ingredient: what costs are worked out from, and what was before. */
-const PRICES_OF_EACH = 6
-const priceCounts = (): string => `(lot_id IS NULL OR ${counts('price.lot_id', 'lot')})`
 
 /** Newest first; of the packs of one list, which have one moment, the one that is cheapest by weight. */
 const NEWEST_FIRST = 'since DESC, pack_price / pack_g, id DESC'
 
 /** The latest prices of every ingredient, newest first. */
 export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
-  const { sql, replacements } = await latestOfEach(tx, {
-    table: 'price',
-    when: 'since',
-    n: PRICES_OF_EACH,
-    where: priceCounts(),
-    of: 'TRUE',
-  })
+  const ids = await latestOfEach(tx, 'prices')
+  if (!ids.length) return []
   const rows = await database().query<RawPrice>(
     `SELECT p.id, p.ingredient_key AS ingredientKey, p.pack_price AS packPrice, p.pack_g AS packG, p.since, p.source, p.supplier
-       FROM (SELECT id AS latest_id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n FROM price WHERE ${sql}) latest
+       FROM (SELECT id AS latest_id, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n FROM price WHERE id IN (:ids)) latest
        JOIN price p ON p.id = latest.latest_id WHERE latest.n <= ${PRICES_OF_EACH} ORDER BY ${NEWEST_FIRST}`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
   return rows.map((r) => ({
     id: r.id,
@@ -60,7 +51,7 @@ export async function lastPrices(
   const out = new Map<string, number>()
   for (const ingredientKey of keys) {
     const [row] = await database().query<{ packPrice: string; packG: string }>(
-      `SELECT pack_price AS packPrice, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${priceCounts()}
+      `SELECT pack_price AS packPrice, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${PRICE_COUNTS}
         AND (lot_id IS NULL OR lot_id NOT IN (:without)) ORDER BY ${NEWEST_FIRST} LIMIT 1`,
       { type: QueryTypes.SELECT, replacements: { ingredientKey, without: ['', ...without] }, transaction: tx },
     )

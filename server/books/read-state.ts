@@ -9,7 +9,8 @@ import { lastPrices } from './prices'
 import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
 import type { Who } from '../people/who'
-import { lotRow, type RawLot } from './lot-row'
+import { lotRow } from './lot-row'
+import { rowsOf } from '../db/rows'
 
 /**
  * What a book needs to know, read under locks: the lots that the fact names and those that the facts moved which it
@@ -51,24 +52,13 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
 
 async function standsOf(tx: Tx, ids: string[]): Promise<string[]> {
   if (!ids.length) return []
-  const rows = (await Stand.findAll({
-    where: { id: ids },
-    attributes: ['id'],
-    transaction: tx,
-    raw: true,
-  })) as unknown as { id: string }[]
+  const rows = await rowsOf(Stand, { where: { id: ids }, attributes: ['id'], transaction: tx })
   return rows.map((r) => r.id)
 }
 
 async function lockedLots(tx: Tx, ids: string[]): Promise<Map<string, LotNow>> {
   if (!ids.length) return new Map()
-  const rows = (await Lot.findAll({
-    where: { id: ids },
-    order: ['id'],
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as RawLot[]
+  const rows = await rowsOf(Lot, { where: { id: ids }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx })
   const select = { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx } as const
   const sums = await database().query<{ lotId: string; left: string }>(
     'SELECT lot_id AS lotId, SUM(amount) AS `left` FROM movement WHERE lot_id IN (:ids) GROUP BY lot_id',
@@ -94,10 +84,7 @@ async function voidedOf(tx: Tx, ids: string[]): Promise<Set<string>> {
 async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promise<Map<string, FactNow>> {
   if (!ids.length) return new Map()
   const find = { where: { id: ids }, transaction: tx, raw: true } as const
-  const presses = (await Press.findAll({ ...find, transaction: tx })) as unknown as {
-    id: string
-    ingredientKey: string
-  }[]
+  const presses = await rowsOf(Press, { ...find, transaction: tx })
   const events = await database().query<{ id: string; ingredientKey: string }>(
     'SELECT e.id, l.ingredient_key AS ingredientKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
     { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },

@@ -8,14 +8,12 @@ import { recordChange } from '../platform/changes'
 import { baseMakes } from '../books/bases'
 import { invalid, notFound, stale } from '../platform/errors'
 import type { Who } from '../people/who'
+import { rowOf, rowsOf, type Row } from '../db/rows'
 
 export async function listIngredients(tx: Read): Promise<Reply<'ingredients'>> {
-  return withMakes(
-    tx,
-    (await Ingredient.findAll({ order: ['key'], transaction: tx, raw: true })) as unknown as RawIngredient[],
-  )
+  return withMakes(tx, await rowsOf(Ingredient, { order: ['key'], transaction: tx }))
 }
-type RawIngredient = Omit<IngredientRow, 'own' | 'handling' | 'base'> & { own: string | null; handling: string | null }
+type RawIngredient = Row<typeof Ingredient>
 /** Rows as they are seen: bases with what their makings say of them. */
 async function withMakes(tx: Read, rows: readonly RawIngredient[]): Promise<IngredientRow[]> {
   const makes = await baseMakes(
@@ -37,11 +35,7 @@ export function dataOf(row: IngredientRow | undefined): IngredientData | undefin
 }
 
 export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'): Promise<IngredientRow> {
-  const row = (await Ingredient.findOne({
-    where: { key },
-    transaction: tx,
-    raw: true,
-  })) as unknown as RawIngredient | null
+  const row = await rowOf(Ingredient, { where: { key }, transaction: tx })
   if (!row) throw notFound(field)
   return view(row)
 }
@@ -49,20 +43,13 @@ export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'
 /** Ingredients by key; those that are not there are left out. */
 export async function findIngredients(tx: Tx, keys: readonly string[]): Promise<Map<string, IngredientRow>> {
   if (!keys.length) return new Map()
-  const rows = (await Ingredient.findAll({
-    where: { key: keys },
-    transaction: tx,
-    raw: true,
-  })) as unknown as RawIngredient[]
+  const rows = await rowsOf(Ingredient, { where: { key: keys }, transaction: tx })
   return new Map((await withMakes(tx, rows)).map((r) => [r.key, r]))
 }
 
 /** What is called so, if anything is. */
 export async function findByName(tx: Tx, name: string): Promise<{ key: string; isBase: boolean } | undefined> {
-  const row = (await Ingredient.findOne({ where: { name }, transaction: tx, raw: true })) as unknown as {
-    key: string
-    kind: string
-  } | null
+  const row = await rowOf(Ingredient, { where: { name }, transaction: tx })
   return row ? { key: row.key, isBase: row.kind === 'base' } : undefined
 }
 
@@ -117,12 +104,7 @@ async function change(
   to: Partial<Pick<IngredientRow, 'own' | 'handling'>>,
   who: Who,
 ): Promise<{ id: string; version: number }> {
-  const row = (await Ingredient.findOne({
-    where: { key },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as RawIngredient | null
+  const row = await rowOf(Ingredient, { where: { key }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!row) throw notFound('id')
   const before = view(row)
   if (before.version !== version) throw stale(before)

@@ -1,17 +1,13 @@
 import { upgradeDocument, type RecipeDocument } from '#core/recipe'
 import type { Recipe as RecipeRow } from '#shared/contract'
 import { fromJson, toNumberOrNull } from '../db/connect'
+import type { Recipe } from '../db/models'
+import type { Row } from '../db/rows'
 
-export interface RawRecipe {
-  id: string
-  kind: 'drink' | 'prep'
-  name: string
-  shipped: string | null
-  family: RecipeRow['family']
-  draft: string
-  sellPrice: string | null
-  version: number
-}
+export type RawRecipe = Pick<
+  Row<typeof Recipe>,
+  'id' | 'kind' | 'name' | 'shipped' | 'family' | 'draft' | 'sellPrice' | 'version'
+>
 export const documentOf = (json: unknown): RecipeDocument => upgradeDocument(fromJson<{ schema: number }>(json))
 /**
  * In a list a document that cannot be read any more stands as it is: its page says what is wrong with it, and the

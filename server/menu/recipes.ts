@@ -9,6 +9,7 @@ import { save } from '../platform/documents'
 import { viewOf, type RawRecipe } from './recipe-rows'
 import { canBeMade, snapshotsOf } from './standards'
 import type { Who } from '../people/who'
+import { rowOf } from '../db/rows'
 
 type Listed = RawRecipe & {
   standardId: string | null
@@ -55,12 +56,7 @@ const standardOf = (r: Listed): NonNullable<RecipeRow['standard']> => ({
 
 /** Makes or changes a draft. A draft that cannot be made is not saved; one that waits for a prep's sign-off is. */
 export async function putRecipe(tx: Tx, id: string, body: Body<'putRecipe'>, who: Who): Promise<Reply<'putRecipe'>> {
-  const before = (await Recipe.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as RawRecipe | null
+  const before = await rowOf(Recipe, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (body.draft.kind !== body.kind || (before && before.kind !== body.kind))
     throw invalid([{ field: 'kind', code: 'kind-differs' }])
   if (body.kind === 'drink' && !body.draft.serve) throw invalid([{ field: 'draft.serve', code: 'serve-missing' }])

@@ -20,8 +20,9 @@ import { now } from '../platform/clock'
 import { invalid, notFound } from '../platform/errors'
 import { dataOf, listIngredients } from './ingredients'
 import { save } from '../platform/documents'
-import { documentOf, viewOf, type RawRecipe } from './recipe-rows'
+import { documentOf, viewOf } from './recipe-rows'
 import type { Who } from '../people/who'
+import { rowOf, rowsOf } from '../db/rows'
 
 /** Snapshots by their hashes, with all that they are made of. */
 export async function snapshotsOf(tx: Read, hashes: readonly string[]): Promise<Snapshots> {
@@ -30,11 +31,7 @@ export async function snapshotsOf(tx: Read, hashes: readonly string[]): Promise<
   let next = [...new Set(hashes)]
   while (next.length) {
     next.forEach((hash) => asked.add(hash))
-    const rows = (await Snapshot.findAll({ where: { hash: next }, transaction: tx, raw: true })) as unknown as {
-      hash: string
-      kind: 'ingredient' | 'recipe'
-      content: string
-    }[]
+    const rows = await rowsOf(Snapshot, { where: { hash: next }, transaction: tx })
     for (const { hash, kind, content } of rows) {
       if (kind === 'ingredient') found.ingredients[hash] = fromJson(content)
       else found.recipes[hash] = fromJson(content)
@@ -109,12 +106,7 @@ export async function canBeMade(tx: Tx, recipeId: string, document: RecipeDocume
  * the figures as they are now.
  */
 export async function signOff(tx: Tx, recipeId: string, body: Body<'signOff'>, who: Who): Promise<Reply<'signOff'>> {
-  const row = (await Recipe.findOne({
-    where: { id: recipeId },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as RawRecipe | null
+  const row = await rowOf(Recipe, { where: { id: recipeId }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!row) throw notFound('recipe')
   await save(
     tx,

@@ -7,8 +7,9 @@ import { invalid, notFound, stale } from '../platform/errors'
 import { hashSecret } from './secrets'
 import { endPinSessionsOf, endSessionsOf } from './sessions'
 import type { Who } from './who'
+import { rowOf, rowsOf, type Row } from '../db/rows'
 
-type Stored = PersonRow & { passwordHash: string; pinHash: string | null }
+type Stored = Row<typeof Person>
 const view = (p: Stored): PersonRow => ({
   id: p.id,
   name: p.name,
@@ -21,7 +22,7 @@ const view = (p: Stored): PersonRow => ({
 })
 
 export async function getPerson(tx: Read, id: string): Promise<PersonRow> {
-  const person = (await Person.findOne({ where: { id }, transaction: tx, raw: true })) as unknown as Stored | null
+  const person = await rowOf(Person, { where: { id }, transaction: tx })
   if (!person) throw notFound('person')
   return view(person)
 }
@@ -31,20 +32,19 @@ export async function businessName(tx: Read): Promise<string> {
 }
 
 export async function setLocale(tx: Tx, who: Who, locale: 'en' | 'es'): Promise<void> {
-  const before = (await Person.findOne({
+  const before = await rowOf(Person, {
     attributes: ['locale'],
     where: { id: who.personId },
     lock: tx.LOCK.UPDATE,
     transaction: tx,
-    raw: true,
-  })) as unknown as Pick<Stored, 'locale'> | null
+  })
   if (!before || before.locale === locale) return
   await Person.update({ locale }, { where: { id: who.personId }, transaction: tx })
   await recordChange(tx, who, 'person', who.personId, { locale: before.locale }, { locale })
 }
 
 export async function listPeople(tx: Read): Promise<Reply<'people'>> {
-  const rows = (await Person.findAll({ order: ['name'], transaction: tx, raw: true })) as unknown as Stored[]
+  const rows = await rowsOf(Person, { order: ['name'], transaction: tx })
   return rows.map(view)
 }
 
@@ -68,19 +68,13 @@ export async function addPerson(tx: Tx, body: Body<'postPerson'>, who: Who): Pro
 
 export async function changePerson(tx: Tx, id: string, body: Body<'putPerson'>, who: Who): Promise<Reply<'putPerson'>> {
   // Owners are locked together, in id order, so that two of them cannot each remove the other.
-  const owners = (await Person.findAll({
+  const owners = await rowsOf(Person, {
     where: { role: 'owner', active: true },
     order: ['id'],
     lock: tx.LOCK.UPDATE,
     transaction: tx,
-    raw: true,
-  })) as unknown as Stored[]
-  const before = (await Person.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as Stored | null
+  })
+  const before = await rowOf(Person, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!before) throw notFound('person')
   if (before.version !== body.version) throw stale(view(before))
   const staysOwner = body.role === 'owner' && body.active
@@ -111,14 +105,7 @@ export async function setPin(tx: Tx, id: string, pin: string | null, who: Who): 
  */
 export async function sealOf(personId: string): Promise<string> {
   const find = async () =>
-    (
-      (await Person.findOne({
-        attributes: ['seal'],
-        where: { id: personId },
-        transaction: null,
-        raw: true,
-      })) as unknown as { seal: string | null }
-    ).seal
+    (await rowOf(Person, { attributes: ['seal'], where: { id: personId }, transaction: null }))?.seal
   const known = await find()
   if (known) return known
   await inTransaction((tx) =>
@@ -155,12 +142,7 @@ export async function setPassword(
 }
 
 async function lockedPerson(tx: Tx, id: string): Promise<Stored> {
-  const person = (await Person.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as Stored | null
+  const person = await rowOf(Person, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!person) throw notFound('person')
   return person
 }

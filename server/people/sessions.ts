@@ -7,6 +7,7 @@ import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { notFound } from '../platform/errors'
 import type { Who } from './who'
+import { rowOf } from '../db/rows'
 
 const SESSION_DAYS = 30
 /** A PIN is short: what it opens ends with the day's work. */
@@ -103,9 +104,7 @@ export async function listSessions(tx: Read, who: Who): Promise<Reply<'sessions'
 }
 
 export async function endSession(tx: Tx, id: string, who: Who): Promise<void> {
-  const row = (await Session.findOne({ where: { id }, transaction: tx, raw: true })) as unknown as {
-    personId: string
-  } | null
+  const row = await rowOf(Session, { where: { id }, transaction: tx })
   if (!row || (who.role !== 'owner' && row.personId !== who.personId)) throw notFound('session')
   await endSessionsOf(tx, { id })
   await recordChange(

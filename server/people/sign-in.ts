@@ -9,13 +9,9 @@ import { setPassword } from './people'
 import { hashSecret, isToken, verifySecret } from './secrets'
 import { openSession } from './sessions'
 import type { Who } from './who'
+import { rowOf, rowsOf, type Row } from '../db/rows'
 
-interface Stored {
-  id: string
-  login: string
-  passwordHash: string
-  pinHash: string | null
-}
+type Stored = Pick<Row<typeof Person>, 'id' | 'login' | 'passwordHash' | 'pinHash'>
 /** Where a sign-in comes from: address and browser, and the two cookies that say what is known of it. */
 export interface Caller {
   address: string
@@ -36,12 +32,7 @@ async function guessOf(account: string, person: Stored | null, caller: Caller): 
 
 /** A session for the right password; null for a wrong one. Holds no transaction while it compares. */
 export async function signIn(body: Body<'signIn'>, caller: Caller): Promise<Opened | null> {
-  const find = () =>
-    Person.findOne({
-      where: { login: body.login, active: true },
-      transaction: null,
-      raw: true,
-    }) as unknown as Promise<Stored | null>
+  const find = () => rowOf(Person, { where: { login: body.login, active: true }, transaction: null })
   const person = await find()
   const right = await guarded(await guessOf(body.login, person, caller), () =>
     verifySecret(person?.passwordHash ?? null, body.password),
@@ -73,32 +64,25 @@ function open(
 export async function deviceOf(tx: Read, cookie: string | null): Promise<string | null> {
   const [id, token] = (cookie ?? '').split('.')
   if (!id || !token || !/^[\w-]+$/.test(id)) return null
-  const row = (await Device.findOne({ where: { id, revokedAt: null }, transaction: tx, raw: true })) as unknown as {
-    secretHash: string
-  } | null
+  const row = await rowOf(Device, { where: { id, revokedAt: null }, transaction: tx })
   return row && isToken(token, row.secretHash) ? id : null
 }
 
 export async function pinPeople(tx: Read, cookie: string | null): Promise<Reply<'getPin'>> {
   if (!(await deviceOf(tx, cookie))) return { enrolled: false, people: [] }
-  const people = (await Person.findAll({
+  const people = await rowsOf(Person, {
     attributes: ['id', 'name'],
     where: { role: 'crew', active: true, pinHash: { [Op.ne]: null } },
     order: ['name'],
     transaction: tx,
-    raw: true,
-  })) as unknown as { id: string; name: string }[]
+  })
   return { enrolled: true, people }
 }
 
 export async function pinIn(body: Body<'pinIn'>, caller: Caller): Promise<Opened | null> {
   const deviceId = await deviceOf(null, caller.tablet)
   if (!deviceId) throw new Refusal(403, 'tablet-not-enrolled', [{ field: 'pin', code: 'tablet-not-enrolled' }])
-  const person = (await Person.findOne({
-    where: { id: body.personId, active: true, role: 'crew' },
-    transaction: null,
-    raw: true,
-  })) as unknown as Stored | null
+  const person = await rowOf(Person, { where: { id: body.personId, active: true, role: 'crew' }, transaction: null })
   const right = await guarded(pinGuess(body.personId, deviceId), () => verifySecret(person?.pinHash ?? null, body.pin))
   return right ? open(person!, 'pinHash', { agent: caller.agent, deviceId }, null) : null
 }
@@ -108,7 +92,7 @@ export async function pinIn(body: Body<'pinIn'>, caller: Caller): Promise<Opened
  * it was wrong.
  */
 export async function changePassword(body: Body<'putPassword'>, caller: Caller, who: Who): Promise<string | null> {
-  const me = (await Person.findOne({ where: { id: who.personId }, transaction: null, raw: true })) as unknown as Stored
+  const me = (await rowOf(Person, { where: { id: who.personId }, transaction: null }))!
   if (body.current === body.next) throw invalid([{ field: 'next', code: 'password-same' }])
   const right = await guarded(knownGuess(me.login, `session of ${me.id}`), () =>
     verifySecret(me.passwordHash, body.current),

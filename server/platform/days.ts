@@ -3,15 +3,11 @@ import { Stand } from '../db/models'
 import type { Read } from '../db/connect'
 import { now } from './clock'
 import { Refusal } from './errors'
+import { rowsOf } from '../db/rows'
 
 /** Time zones of the stands, the first stand's first: what belongs to the business goes by it. */
 export async function zones(tx: Read): Promise<string[]> {
-  const rows = (await Stand.findAll({
-    attributes: ['timeZone'],
-    order: ['id'],
-    transaction: tx,
-    raw: true,
-  })) as unknown as { timeZone: string }[]
+  const rows = await rowsOf(Stand, { attributes: ['timeZone'], order: ['id'], transaction: tx })
   return rows.map((r) => r.timeZone)
 }
 

@@ -4,6 +4,7 @@ import { IdempotencyKey } from '../db/models'
 import { fromJson, toJson, type Tx } from '../db/connect'
 import { now } from './clock'
 import { Refusal } from './errors'
+import { rowOf } from '../db/rows'
 
 const KEPT_DAYS = 30
 
@@ -31,11 +32,7 @@ export async function once<T>(
     )
   } catch (e) {
     if (!(e instanceof UniqueConstraintError)) throw e
-    const known = (await IdempotencyKey.findOne({
-      where: { personId, key },
-      transaction: tx,
-      raw: true,
-    })) as unknown as { requestHash: string; hashOf: string; reply: string | null }
+    const known = (await rowOf(IdempotencyKey, { where: { personId, key }, transaction: tx }))!
     if (known.hashOf === HASH_OF && known.requestHash !== requestHash)
       throw new Refusal(422, 'key-reused', [{ field: 'Idempotency-Key', code: 'key-reused' }])
     return fromJson<T>(known.reply)

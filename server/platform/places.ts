@@ -6,55 +6,41 @@ import { assertTimeZone } from './days'
 import { save } from './documents'
 import { invalid, notFound } from './errors'
 import type { Who } from '../people/who'
+import { rowOf, rowsOf, type Row } from '../db/rows'
 
-type Raw = Record<string, string | number>
-
-const standView = (r: Raw): StandRow => ({
-  id: String(r.id),
-  name: String(r.name),
-  timeZone: String(r.timeZone),
-  labourPerH: toNumber(r.labourPerH!),
-  electricityPerKwh: toNumberOrNull(r.electricityPerKwh ?? null),
-  gasPerKwh: toNumberOrNull(r.gasPerKwh ?? null),
-  roomC: toNumber(r.roomC!),
-  sipMin: toNumber(r.sipMin!),
-  lossShare: toNumber(r.lossShare!),
-  massStepG: toNumber(r.massStepG!),
-  volumeStepMl: toNumber(r.volumeStepMl!),
-  bench: r.bench === null ? null : String(r.bench),
-  version: Number(r.version),
+const standView = (r: Row<typeof Stand>): StandRow => ({
+  ...r,
+  labourPerH: toNumber(r.labourPerH),
+  electricityPerKwh: toNumberOrNull(r.electricityPerKwh),
+  gasPerKwh: toNumberOrNull(r.gasPerKwh),
+  roomC: toNumber(r.roomC),
+  sipMin: toNumber(r.sipMin),
+  lossShare: toNumber(r.lossShare),
+  massStepG: toNumber(r.massStepG),
+  volumeStepMl: toNumber(r.volumeStepMl),
 })
-const cupView = (r: Raw): CupRow => ({
-  id: String(r.id),
-  name: String(r.name),
-  capacityMl: toNumber(r.capacityMl!),
-  fillLineMl: toNumber(r.fillLineMl!),
-  cupPrice: toNumber(r.cupPrice!),
-  lidPrice: toNumber(r.lidPrice!),
-  strawPrice: toNumber(r.strawPrice!),
-  version: Number(r.version),
+const cupView = (r: Row<typeof Cup>): CupRow => ({
+  ...r,
+  capacityMl: toNumber(r.capacityMl),
+  fillLineMl: toNumber(r.fillLineMl),
+  cupPrice: toNumber(r.cupPrice),
+  lidPrice: toNumber(r.lidPrice),
+  strawPrice: toNumber(r.strawPrice),
 })
-const vesselView = (r: Raw): VesselRow => ({
-  id: String(r.id),
-  standId: String(r.standId),
-  name: String(r.name),
-  capacityMl: toNumber(r.capacityMl!),
+const vesselView = (r: Row<typeof Vessel>): VesselRow => ({
+  ...r,
+  capacityMl: toNumber(r.capacityMl),
   heatProof: Boolean(r.heatProof),
-  version: Number(r.version),
 })
 
 export async function listStands(tx: Read): Promise<Reply<'stands'>> {
-  return ((await Stand.findAll({ order: ['id'], transaction: tx, raw: true })) as unknown as Raw[]).map(standView)
+  return (await rowsOf(Stand, { order: ['id'], transaction: tx })).map(standView)
 }
 export async function listCups(tx: Read): Promise<Reply<'cups'>> {
-  return ((await Cup.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true })) as unknown as Raw[]).map(
-    cupView,
-  )
+  return (await rowsOf(Cup, { order: ['capacityMl', 'id'], transaction: tx })).map(cupView)
 }
 export async function listVessels(tx: Read): Promise<Reply<'vessels'>> {
-  return ((await Vessel.findAll({ order: ['capacityMl', 'id'], transaction: tx, raw: true })) as unknown as Raw[]).map(
-    vesselView,
-  )
+  return (await rowsOf(Vessel, { order: ['capacityMl', 'id'], transaction: tx })).map(vesselView)
 }
 
 /** A value that may be nothing: what is there stays only where nothing is said of it. */
@@ -63,12 +49,7 @@ const said = <T, U>(now: T | undefined, before: U): T | U => (now === undefined 
 export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise<Reply<'putStand'>> {
   assertTimeZone(body.timeZone)
   if (body.bench && !isBenchAddress(body.bench)) throw invalid([{ field: 'bench', code: 'bench-address' }])
-  const before = (await Stand.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as Raw | null
+  const before = await rowOf(Stand, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!before) throw notFound('stand')
   return save(tx, who, 'stand', id, standView(before), body, (row) =>
     Stand.update(
@@ -96,12 +77,7 @@ export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who)
         numbers: { fillLineMl: body.fillLineMl, capacityMl: body.capacityMl },
       },
     ])
-  const before = (await Cup.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as Raw | null
+  const before = await rowOf(Cup, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   const known = before && cupView(before)
   // What is not said stays as it is.
   const priced = {
@@ -117,12 +93,7 @@ export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who)
 
 export async function putVessel(tx: Tx, id: string, body: Body<'putVessel'>, who: Who): Promise<Reply<'putVessel'>> {
   if (!(await Stand.count({ where: { id: body.standId }, transaction: tx }))) throw notFound('standId')
-  const before = (await Vessel.findOne({
-    where: { id },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-    raw: true,
-  })) as unknown as Raw | null
+  const before = await rowOf(Vessel, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   return save(tx, who, 'vessel', id, before && vesselView(before), body, (row) =>
     before
       ? Vessel.update(row, { where: { id }, transaction: tx })

@@ -16,6 +16,7 @@ import { demoDrinks } from './menu'
 import { dayOf, shiftDay, startOfDay } from '#core/time'
 import { seeded } from '#core/random'
 import { DEMO_LIST, demoShelf, demoWeeks, recordOnLot } from './weeks'
+import { rowOf, rowsOf } from '../rows'
 
 /** Of the crew, on a tablet that the owner enrolled. */
 export const DEMO_PIN = '2580'
@@ -93,7 +94,7 @@ async function people(): Promise<[Who, Who]> {
     locale: 'en' as const,
   }
   await inTransaction((tx) => setUp(tx, business, passwordHash))
-  const owner = (await Person.findOne({ where: { login: 'owner' }, raw: true })) as unknown as { id: string }
+  const owner = (await rowOf(Person, { where: { login: 'owner' }, transaction: null }))!
   const who: Who = { personId: owner.id, role: 'owner', key: null }
   const crew = uuid()
   await inTransaction((tx) =>
@@ -108,14 +109,14 @@ async function people(): Promise<[Who, Who]> {
 }
 
 async function stands(owner: Who): Promise<[string, string]> {
-  const first = (await Stand.findOne({ raw: true })) as unknown as { id: string }
+  const first = (await rowOf(Stand, { transaction: null }))!
   const second = uuid()
   const settings = { timeZone: ZONE, labourPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
   await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
   await inTransaction((tx) =>
     putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner),
   )
-  const cup = (await Cup.findOne({ raw: true })) as unknown as { id: string }
+  const cup = (await rowOf(Cup, { transaction: null }))!
   await inTransaction((tx) =>
     putCup(
       tx,
@@ -142,8 +143,8 @@ async function stands(owner: Who): Promise<[string, string]> {
 }
 
 async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Promise<{ id: string; name: string }[]> {
-  const cup = (await Cup.findOne({ raw: true })) as unknown as { id: string }
-  const syrup = (await Recipe.findOne({ where: { shipped: 'simple-syrup' }, raw: true })) as unknown as { id: string }
+  const cup = (await rowOf(Cup, { transaction: null }))!
+  const syrup = (await rowOf(Recipe, { where: { shipped: 'simple-syrup' }, transaction: null }))!
   const made: { id: string; name: string }[] = []
   for (const [i, drink] of demoDrinks(cup.id, syrup.id).entries()) {
     const id = uuid()
@@ -183,13 +184,7 @@ async function priceList(owner: Who): Promise<void> {
 
 /** Juice that was pressed before today has been used; only the newest of each fruit is still in the fridge. */
 async function useOldJuice(crew: Who, today: Date): Promise<void> {
-  const lots = (await Lot.findAll({ where: { kind: 'pressed' }, order: [['at', 'DESC']], raw: true })) as unknown as {
-    id: string
-    standId: string
-    ingredientKey: string
-    amount: string
-    at: Date
-  }[]
+  const lots = await rowsOf(Lot, { where: { kind: 'pressed' }, order: [['at', 'DESC']], transaction: null })
   const newest = new Set<string>()
   for (const { id, standId, ingredientKey, amount, at } of lots) {
     const isNewest = !newest.has(standId + ingredientKey)

@@ -1,34 +1,49 @@
-import { DataTypes, type Model, type ModelAttributes } from 'sequelize'
+import { DataTypes, type Model, type ModelAttributeColumnOptions, type ModelAttributes } from 'sequelize'
 
-// The columns that tables are made of. What may be empty says so.
+// The columns that tables are made of, each with what the driver reads of it: decimals as text, so that nothing is lost
+// on the way; JSON as text; a moment as a date; yes as 1. What may be empty says so.
 const { STRING, CHAR, INTEGER, BIGINT, BOOLEAN, DECIMAL, DATE, DATEONLY, TEXT, ENUM } = DataTypes
 
-export const pk = { type: CHAR(36), primaryKey: true }
-export const ref = { type: CHAR(36), allowNull: false }
-export const refOrNull = { type: CHAR(36), allowNull: true }
-export const text = (length: number) => ({ type: STRING(length), allowNull: false })
-export const textOrNull = (length: number) => ({ type: STRING(length), allowNull: true })
-export const amount = { type: DECIMAL(14, 4), allowNull: false }
-export const amountOrNull = { type: DECIMAL(14, 4), allowNull: true }
-export const at = { type: DATE(6), allowNull: false }
-export const atOrNull = { type: DATE(6), allowNull: true }
-export const json = { type: TEXT('long'), allowNull: false }
-export const jsonOrNull = { type: TEXT('long'), allowNull: true }
-export const whole = { type: INTEGER, allowNull: false }
-export const wholeOrNull = { type: INTEGER, allowNull: true }
-export const yes = { type: BOOLEAN, allowNull: false }
-export const yesByDefault = { type: BOOLEAN, allowNull: false, defaultValue: true }
-export const dayOrNull = { type: DATEONLY, allowNull: true }
-export const maybe = (...values: string[]) => ({ type: ENUM(...values), allowNull: true })
-export const one = (...values: string[]) => ({ type: ENUM(...values), allowNull: false })
-export const price = { type: DECIMAL(12, 4), allowNull: false }
-export const day = { type: DATEONLY, allowNull: false }
-export const named = (length: number) => ({ type: STRING(length), primaryKey: true })
+/** A column, and the type of what is read of it. */
+export interface Column<T> extends ModelAttributeColumnOptions {
+  readonly reads?: T
+}
+type Attribute = Omit<ModelAttributeColumnOptions, 'allowNull'>
+const filled = <T>(attribute: Attribute): Column<T> => ({ allowNull: false, ...attribute })
+const orNull = <T>(attribute: Attribute): Column<T | null> => ({ allowNull: true, ...attribute })
+const key = <T>(attribute: Attribute): Column<T> => ({ primaryKey: true, ...attribute })
+
+export const pk = key<string>({ type: CHAR(36) })
+export const ref = filled<string>({ type: CHAR(36) })
+export const refOrNull = orNull<string>({ type: CHAR(36) })
+export const text = (length: number) => filled<string>({ type: STRING(length) })
+/** A word of a list that the code knows. */
+export const word = <V extends string>(length: number) => filled<V>({ type: STRING(length) })
+export const textOrNull = (length: number) => orNull<string>({ type: STRING(length) })
+export const amount = filled<string>({ type: DECIMAL(14, 4) })
+export const amountOrNull = orNull<string>({ type: DECIMAL(14, 4) })
+export const at = filled<Date>({ type: DATE(6) })
+export const atOrNull = orNull<Date>({ type: DATE(6) })
+export const json = filled<string>({ type: TEXT('long') })
+export const jsonOrNull = orNull<string>({ type: TEXT('long') })
+export const whole = filled<number>({ type: INTEGER })
+export const wholeOrNull = orNull<number>({ type: INTEGER })
+export const yes = filled<number>({ type: BOOLEAN })
+export const yesByDefault = filled<number>({ type: BOOLEAN, defaultValue: true })
+export const noByDefault = filled<number>({ type: BOOLEAN, defaultValue: false })
+export const day = filled<string>({ type: DATEONLY })
+export const dayOrNull = orNull<string>({ type: DATEONLY })
+export const maybe = <V extends string>(...values: V[]) => orNull<V>({ type: ENUM(...values) })
+export const one = <V extends string>(...values: V[]) => filled<V>({ type: ENUM(...values) })
+export const price = filled<string>({ type: DECIMAL(12, 4) })
+export const named = (length: number) => key<string>({ type: STRING(length) })
 /** SHA-256 of a content, in hexadecimal. */
-export const hashKey = { type: CHAR(64), primaryKey: true }
-export const hashOrNull = { type: CHAR(64), allowNull: true }
-export const noByDefault = { type: BOOLEAN, allowNull: false, defaultValue: false }
-export const counted = { type: BIGINT, primaryKey: true, autoIncrement: true }
+export const hashKey = key<string>({ type: CHAR(64) })
+export const hashOrNull = orNull<string>({ type: CHAR(64) })
+export const counted = key<number>({ type: BIGINT, autoIncrement: true })
+
+/** What is read of a table's columns. */
+export type RowOf<Columns> = { -readonly [K in keyof Columns]: Columns[K] extends Column<infer T> ? T : never }
 
 /** A model, its table, and its columns. */
 export type Table = [typeof Model & { new (): Model }, string, ModelAttributes]

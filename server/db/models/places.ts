@@ -1,52 +1,74 @@
 import { Model } from 'sequelize'
 import { SIP } from '#core/process'
-import { amount, amountOrNull, at, json, named, pk, ref, text, textOrNull, whole, yes, type Table } from './columns'
+import {
+  amount,
+  amountOrNull,
+  at,
+  json,
+  named,
+  pk,
+  ref,
+  text,
+  textOrNull,
+  whole,
+  yes,
+  type RowOf,
+  type Table,
+} from './columns'
 
 // The business, its stands, and what stands there.
+const BUSINESS = { id: pk, name: text(80), createdAt: at }
+const STAND = {
+  id: pk,
+  name: text(80),
+  timeZone: text(60),
+  labourPerH: amount,
+  electricityPerKwh: amountOrNull,
+  gasPerKwh: amountOrNull,
+  roomC: { ...amount, defaultValue: SIP.roomC },
+  sipMin: { ...amount, defaultValue: SIP.minutes },
+  lossShare: amount,
+  massStepG: amount,
+  volumeStepMl: amount,
+  bench: textOrNull(120),
+  version: whole,
+}
+const CUP = {
+  id: pk,
+  name: text(80),
+  capacityMl: amount,
+  fillLineMl: amount,
+  cupPrice: amount,
+  lidPrice: amount,
+  strawPrice: amount,
+  version: whole,
+}
+const VESSEL = { id: pk, standId: ref, name: text(80), capacityMl: amount, heatProof: yes, version: whole }
+const SETTING = { name: named(40), value: json, version: whole }
+
 export class Business extends Model {
+  declare static readonly row: RowOf<typeof BUSINESS>
+
   declare id: string
   declare name: string
 }
-export class Stand extends Model {}
-export class Cup extends Model {}
-export class Vessel extends Model {}
-export class Setting extends Model {}
+export class Stand extends Model {
+  declare static readonly row: RowOf<typeof STAND>
+}
+export class Cup extends Model {
+  declare static readonly row: RowOf<typeof CUP>
+}
+export class Vessel extends Model {
+  declare static readonly row: RowOf<typeof VESSEL>
+}
+export class Setting extends Model {
+  declare static readonly row: RowOf<typeof SETTING>
+}
 
 export const PLACES: readonly Table[] = [
-  [Business, 'business', { id: pk, name: text(80), createdAt: at }],
-  [
-    Stand,
-    'stand',
-    {
-      id: pk,
-      name: text(80),
-      timeZone: text(60),
-      labourPerH: amount,
-      electricityPerKwh: amountOrNull,
-      gasPerKwh: amountOrNull,
-      roomC: { ...amount, defaultValue: SIP.roomC },
-      sipMin: { ...amount, defaultValue: SIP.minutes },
-      lossShare: amount,
-      massStepG: amount,
-      volumeStepMl: amount,
-      bench: textOrNull(120),
-      version: whole,
-    },
-  ],
-  [
-    Cup,
-    'cup',
-    {
-      id: pk,
-      name: text(80),
-      capacityMl: amount,
-      fillLineMl: amount,
-      cupPrice: amount,
-      lidPrice: amount,
-      strawPrice: amount,
-      version: whole,
-    },
-  ],
-  [Vessel, 'vessel', { id: pk, standId: ref, name: text(80), capacityMl: amount, heatProof: yes, version: whole }],
-  [Setting, 'setting', { name: named(40), value: json, version: whole }],
+  [Business, 'business', BUSINESS],
+  [Stand, 'stand', STAND],
+  [Cup, 'cup', CUP],
+  [Vessel, 'vessel', VESSEL],
+  [Setting, 'setting', SETTING],
 ]

@@ -9,14 +9,12 @@ import { stale } from '../errors'
 import type { Who } from '../../people/who'
 import { keepNewest, listBackups } from './copies'
 import { alone, makeBackup } from './make'
+import { rowOf } from '../../db/rows'
 
 const DEFAULT: BackupSetting = { hour: 4, keep: 14, version: 0 }
 
 export async function backupSetting(tx: Read): Promise<BackupSetting> {
-  const row = (await Setting.findOne({ where: { name: 'backup' }, transaction: tx, raw: true })) as unknown as {
-    value: string
-    version: number
-  } | null
+  const row = await rowOf(Setting, { where: { name: 'backup' }, transaction: tx })
   return row ? { ...fromJson<BackupSetting>(row.value), version: row.version } : DEFAULT
 }
 

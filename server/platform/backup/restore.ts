@@ -9,6 +9,7 @@ import { recordChange } from '../changes'
 import { now } from '../clock'
 import { contentsOf, rowsIn, tablesOf, withLoaded } from './contents'
 import { manifestOf } from './copies'
+import { rowOf } from '../../db/rows'
 
 /** Why a file cannot be put in place: said before anything is touched. */
 export class Unfit extends Error {}
@@ -71,13 +72,7 @@ async function forgetDoors(): Promise<void> {
     await Session.destroy({ where: {}, transaction: tx })
     await SignInAttempt.destroy({ where: {}, transaction: tx })
     await Device.update({ revokedAt: now() }, { where: { revokedAt: null }, transaction: tx })
-    const owner = (await Person.findOne({
-      attributes: ['id'],
-      where: { role: 'owner' },
-      order: ['id'],
-      transaction: tx,
-      raw: true,
-    })) as unknown as { id: string } | null
+    const owner = await rowOf(Person, { attributes: ['id'], where: { role: 'owner' }, order: ['id'], transaction: tx })
     if (owner)
       await recordChange(tx, { personId: owner.id, role: 'owner', key: null }, 'business', 'restore', null, {
         restored: true,
