@@ -58,4 +58,12 @@ export const cost = asMoney(z.number())
 export const confirm = z.array(z.string().max(40)).max(10).default([])
 export const version = z.number().int().min(0)
 export const locale = z.enum(['en', 'es'])
+
+export const timeZone = z.string().min(1).max(60)
+
+// Answers and addresses that many routes share.
+export const ok = z.object({ ok: z.literal(true) })
+export const made = z.object({ id, version: version.optional() })
+export const byId = z.object({ id })
+export const standQuery = z.object({ stand: id })
 export { z }
