@@ -8,7 +8,7 @@ import { todaysBody } from '#shared/earlier'
 import { FACT_ROUTES, withMoment } from '#shared/facts'
 import { ROUTES, type KeptId } from '#shared/routes'
 import { api, ApiProblem, noAnswer, tagged, uuid } from '~/utils/api'
-import { useSession } from './session'
+import { useWho } from './who'
 
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
@@ -78,16 +78,13 @@ export const useOutbox = defineStore('outbox', () => {
     }
   }
 
-  const mine = computed(() => entries.value.filter((e) => e.personId === useSession().person?.id))
+  const mine = computed(() => entries.value.filter((e) => e.personId === useWho().person?.id))
   /** Answered, but not yet in what was read last. */
   const delivered = shallowRef<readonly Entry[]>([])
   /** What is laid over the last answers: what was delivered since they were asked for, then what waits. */
   const overlay = computed(() => {
     const waiting = new Set(mine.value.map((e) => e.seq))
-    return [
-      ...delivered.value.filter((e) => e.personId === useSession().person?.id && !waiting.has(e.seq)),
-      ...mine.value,
-    ]
+    return [...delivered.value.filter((e) => e.personId === useWho().person?.id && !waiting.has(e.seq)), ...mine.value]
   })
   /**
    * Call before reading; the function it gives is called when the answer is shown, and what was delivered before is
@@ -108,10 +105,10 @@ export const useOutbox = defineStore('outbox', () => {
    */
   async function keep<K extends KeptId>(route: K, call: Kept<K>): Promise<KeepResult<K>> {
     await open()
-    const at = useSession().now().toISOString()
+    const at = useWho().now().toISOString()
     const fresh: NewEntry = {
       key: call.key ?? uuid(),
-      personId: useSession().person!.id,
+      personId: useWho().person!.id,
       route,
       params: call.params ?? {},
       body: withMoment(route, call.body as Record<string, unknown>, at),
@@ -125,7 +122,7 @@ export const useOutbox = defineStore('outbox', () => {
     throw new ApiProblem(outcome.problem!)
   }
   async function flush(): Promise<void> {
-    const person = useSession().person
+    const person = useWho().person
     if (!person) return
     await open()
     await outbox.flush(person.id)
@@ -157,7 +154,7 @@ export const useOutbox = defineStore('outbox', () => {
     call: { params?: Record<string, string>; query?: Record<string, string> } = {},
   ): Promise<Reply<K>> {
     const began = era
-    const mineNow = whose(useSession().person)
+    const mineNow = whose(useWho().person)
     const cacheId = `${READS_FORM} ${id}?${new URLSearchParams({ ...call.params, ...call.query })}`
     const find = async () => {
       await open()
@@ -174,7 +171,7 @@ export const useOutbox = defineStore('outbox', () => {
       const { reply, tag } = await (asked ?? ask(known?.tag ?? null))
       online()
       if (reply === null) return known!.reply as Reply<K>
-      const at = useSession().now().toISOString()
+      const at = useWho().now().toISOString()
       const of = id === 'me' ? whose((reply as Reply<'me'>).person) : mineNow
       if (began === era && of)
         await db.put('reads', { id: cacheId, whose: of, at, tag, reply: JSON.parse(JSON.stringify(reply)) as unknown })

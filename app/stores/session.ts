@@ -1,19 +1,20 @@
 import { defineStore } from 'pinia'
-import type { Person, Stand } from '#shared/contract'
+import type { Stand } from '#shared/contract'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
 import { forgetEverything } from '~/utils/forget'
 import { useOutbox } from './outbox'
+import { useWho } from './who'
 
 /** Somebody signed out while nobody answered: the server is told before anything else. */
 const LEAVING = 'olvex-leaving'
 
 /** Who is signed in, where, and what the server's clock says. */
 export const useSession = defineStore('session', () => {
-  const person = ref<Person | null>(null)
+  const who = useWho()
+  const person = computed(() => who.person)
   const business = ref('')
   const stands = ref<Stand[]>([])
   const standId = ref(localStorage.getItem('olvex-stand') ?? '')
-  const ahead = ref(0)
   const asked = ref(false)
   /** the server ended the session, and something typed still stands in a form: the page is left when that is saved */
   const over = ref(false)
@@ -25,8 +26,6 @@ export const useSession = defineStore('session', () => {
   const mayPlan = computed(() => person.value !== null && person.value.role !== 'crew')
 
   watch(standId, (id) => localStorage.setItem('olvex-stand', id))
-  /** Now, by the server's clock. */
-  const now = (): Date => new Date(Date.now() + ahead.value)
 
   async function load(): Promise<boolean> {
     asked.value = true
@@ -36,10 +35,10 @@ export const useSession = defineStore('session', () => {
       // Before anything of theirs is asked for: what somebody else, or they in another role, left here is gone.
       if (person.value?.id !== me.person.id || person.value.role !== me.person.role)
         await useOutbox().welcome(me.person)
-      person.value = me.person
+      who.person = me.person
       over.value = false
       business.value = me.business
-      ahead.value = new Date(me.now).getTime() - Date.now()
+      who.ahead = new Date(me.now).getTime() - Date.now()
       stands.value = await useOutbox().read('stands')
       if (!stands.value.some((s) => s.id === standId.value)) standId.value = stands.value[0]?.id ?? ''
       return true
@@ -67,11 +66,26 @@ export const useSession = defineStore('session', () => {
   }
   /** The session ended on the server: the door, with what is unsent kept. */
   async function gone(): Promise<void> {
-    person.value = null
+    who.person = null
     over.value = false
     business.value = ''
     stands.value = []
     await forgetEverything()
   }
-  return { over, person, business, stands, stand, zone, standId, isOwner, mayPlan, asked, now, load, signOut, gone }
+  return {
+    over,
+    person,
+    business,
+    stands,
+    stand,
+    zone,
+    standId,
+    isOwner,
+    mayPlan,
+    asked,
+    now: who.now,
+    load,
+    signOut,
+    gone,
+  }
 })
