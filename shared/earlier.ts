@@ -30,9 +30,12 @@ export function todaysNames<T>(value: T): T {
   return isSame ? value : (Object.fromEntries(entries) as T)
 }
 
+/** What columns of one table were called. */
+const OF_TABLE: Readonly<Record<string, Readonly<Record<string, string>>>> = { lot: { ingredientKey: 'itemKey' } }
+
 /** A row of a table with the names of today: what is in its documents is as it was signed. */
-export const todaysRow = <R extends Record<string, unknown>>(row: R): R =>
-  Object.fromEntries(Object.entries(row).map(([name, v]) => [NAMES[name] ?? name, v])) as R
+export const todaysRow = <R extends Record<string, unknown>>(row: R, table: string): R =>
+  Object.fromEntries(Object.entries(row).map(([name, v]) => [OF_TABLE[table]?.[name] ?? NAMES[name] ?? name, v])) as R
 
 /** What is sent, as it is sent today: a delivery was once priced by a field of its own, for a kilo. */
 export function todaysBody<B>(body: B): B {

@@ -31,7 +31,7 @@ export interface FactEntry<K extends FactKind> {
 
 const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) => (p.kept ? [p.kept.lotId] : []))
 
-const onLot = <K extends Exclude<FactKind, 'receive' | 'press' | 'void'>>(): FactEntry<K> => ({
+const onLot = <K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'void'>>(): FactEntry<K> => ({
   route: 'postLotEvent',
   role: 'crew',
   row: 'lot-event',
@@ -51,6 +51,16 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     refreshes: 'fruit',
     mendedBy: 'kg',
     told: ({ body }) => body as unknown as Told<'receive'>,
+    makes: ({ id }) => [id],
+  },
+  pack: {
+    route: 'postPack',
+    role: 'crew',
+    row: 'lot',
+    waits: true,
+    refreshes: 'fruit',
+    mendedBy: 'packs',
+    told: ({ body }) => body as unknown as Told<'pack'>,
     makes: ({ id }) => [id],
   },
   press: {

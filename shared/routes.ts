@@ -3,6 +3,7 @@ import { VOID_KINDS } from '#core/books/rows'
 /** Writes that may wait on a tablet while the server does not answer. None of them carries a secret. */
 export const KEPT_ROUTES = [
   'postLot',
+  'postPack',
   'postPress',
   'putRecipe',
   'putPlanLine',
@@ -122,6 +123,7 @@ export const ROUTES = {
   },
   lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew', shows: FRUIT },
   postLot: { id: 'postLot', method: 'POST', path: '/api/v1/lots', role: 'crew' },
+  postPack: { id: 'postPack', method: 'POST', path: '/api/v1/packs', role: 'crew' },
   getLot: { id: 'getLot', method: 'GET', path: '/api/v1/lots/{id}', role: 'crew' },
   postLotEvent: { id: 'postLotEvent', method: 'POST', path: '/api/v1/lots/{id}/events', role: 'crew' },
   presses: { id: 'presses', method: 'GET', path: '/api/v1/presses', role: 'crew', shows: FRUIT },

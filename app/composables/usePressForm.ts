@@ -82,7 +82,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   })
   const number = reactive(Object.fromEntries(AMOUNTS.map((a) => [a, null])) as Record<PressAmount, number | null>)
   const how = reactive<Partial<Record<PressAmount, 'typed' | 'device'>>>({})
-  const last = store.presses.find((p) => p.ingredientKey === lot.ingredientKey)
+  const last = store.presses.find((p) => p.ingredientKey === lot.itemKey)
   const method: PressMethod = old?.method ?? last?.method ?? 'hand-reamer'
   const told = reactive({
     unit: (old?.juiceUnit === 'g' ? 'g' : 'L') as 'L' | 'mL' | 'g',
@@ -119,7 +119,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   /** A base that came of this fruit before, or a name made of what goes in. */
   const suggested = computed(() => {
     const fruits = [lot, ...also.value.flatMap((a) => store.lots.find((l) => l.id === a.lotId) ?? [])]
-    const keys = [...new Set(fruits.map((l) => l.ingredientKey))]
+    const keys = [...new Set(fruits.map((l) => l.itemKey))]
     const before = catalogue.bases.find((b) => {
       const of = b.base?.parts.filter((p) => p.key !== 'water').map((p) => p.key) ?? []
       return of.length === keys.length && of.every((k) => keys.includes(k))

@@ -15,7 +15,7 @@ onMounted(() => void outbox.open())
 const fruit = useFruit()
 /** Of a weigh-in what came; of a press the fruit of its crate. */
 function fruitOf(b: Record<string, unknown>): string {
-  const key = b.ingredientKey ?? fruit.lots.find((l) => l.id === b.lotId)?.ingredientKey
+  const key = b.ingredientKey ?? b.goods ?? fruit.lots.find((l) => l.id === b.lotId)?.itemKey
   return key ? name(String(key)) : ''
 }
 function titleOf(e: Entry): string {
@@ -30,6 +30,7 @@ function titleOf(e: Entry): string {
     name: b.name ?? '',
     cups: b.cups ?? '',
     day: b.day ? calendarDay(b.day) : '',
+    packs: n(Number(b.packs ?? 0)),
     price: n(Number(b.packPrice ?? 0), 2),
   }
   return te(`outbox.what.${e.route}`) ? t(`outbox.what.${e.route}`, words) : `${t('outbox.what.other')} ${words.name}`

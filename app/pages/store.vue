@@ -9,7 +9,7 @@ const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
 const { n } = useFormat()
-const TABS = ['ingredients', 'cups', 'vessels', 'stand'] as const
+const TABS = ['ingredients', 'shelf', 'cups', 'vessels', 'stand'] as const
 const tab = ref<(typeof TABS)[number]>('ingredients')
 const tabs = computed(() => TABS.filter((x) => session.isOwner || x !== 'stand'))
 
@@ -93,6 +93,7 @@ async function reload(): Promise<void> {
       </div>
     </div>
     <StorePriceList v-if="tab === 'ingredients'" />
+    <StorePackShelf v-else-if="tab === 'shelf'" />
     <template v-else-if="tab === 'cups'">
       <p class="quiet">{{ t('store.cupsWhy') }}</p>
       <template v-if="session.isOwner">

@@ -1,3 +1,4 @@
+import { goodsOf } from '#core/books'
 import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
@@ -9,11 +10,11 @@ const UUID_LENGTH = 36
 /** Everything a page may need, once after sign-in. */
 export async function loadAll(): Promise<void> {
   if (useCatalogue().ready) return
-  // A prep by its key, and the stream that it is poured in as.
+  // A prep by its key, and the stream that it is poured in as; goods by the cup that they belong to.
   ownName.value = (key) =>
     /^prep[:-]/.test(key)
       ? (useDrinks().byId.get(key.slice(5, 5 + UUID_LENGTH))?.name ?? key)
-      : (useCatalogue().byKey.get(key)?.name ?? undefined)
+      : (useCatalogue().byKey.get(key)?.name ?? useCatalogue().cups.find((c) => c.id === goodsOf(key)?.cupId)?.name)
   await useCatalogue().load()
   await Promise.all([useFruit().load(), useDrinks().load()])
   await usePlan().load()

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { dataOfRow, INGREDIENTS, type IngredientData, type OwnValues } from '#core/substances'
-import type { Named, ShelfBase } from '#core/books'
+import { goodsOf, type Named, type ShelfBase } from '#core/books'
 import { handlingOf, type BaseMake, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
 import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'
@@ -50,6 +50,7 @@ export const useCatalogue = defineStore('catalogue', () => {
     const row = answered.value.find((i) => i.name?.toLowerCase() === name.trim().toLowerCase())
     return row && { key: row.key, isBase: row.kind === 'base' }
   }
+  const goods = (key: string): boolean => cups.value.some((c) => c.id === goodsOf(key)?.cupId)
   const bases = computed(() => ingredients.value.filter((i) => i.kind === 'base'))
   const ownHandlingOf = (key: string): OwnHandling | null =>
     (byKey.value.get(key)?.handling as OwnHandling | null | undefined) ?? null
@@ -101,6 +102,7 @@ export const useCatalogue = defineStore('catalogue', () => {
     baseOf,
     isFruit,
     named,
+    goods,
     bases,
     madeHere,
     load,

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { BOOKED, purchasedPerG, type Booked } from '#core/books'
+import { BOOKED, gramsOf, purchasedPerG, type Booked, type LotUnit } from '#core/books'
 import {
   byUse,
   fruitYield,
@@ -35,7 +35,12 @@ export const useFruit = defineStore('fruit', () => {
     const { standId, person, isOwner, mayPlan } = useSession()
     return { standId, by: person?.name ?? '', teller: { seesMoney: isOwner, mends: mayPlan } }
   })
-  const known = { data: useCatalogue().dataOf, handling: useCatalogue().ownHandlingOf, named: useCatalogue().named }
+  const known = {
+    data: useCatalogue().dataOf,
+    handling: useCatalogue().ownHandlingOf,
+    named: useCatalogue().named,
+    goods: useCatalogue().goods,
+  }
   const books = computed(() =>
     withPending(
       { ...answered.value, prices: useCatalogue().prices, bases: [] },
@@ -72,6 +77,12 @@ export const useFruit = defineStore('fruit', () => {
   const juice = computed(() =>
     lots.value.filter((l) => l.kind === 'pressed' && isShown(l.onHand)).sort((a, b) => a.at.localeCompare(b.at)),
   )
+  /** packs on the shelf, what ends first on top */
+  const packs = computed(() =>
+    lots.value
+      .filter((l) => l.kind === 'pack' && isShown(l.onHand))
+      .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at)),
+  )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
   /** The same list for a lot that was not pressed meanwhile, so that its strip is not drawn again. */
   const pressesOf = computed((before?: Map<string, Press[]>) =>
@@ -88,7 +99,7 @@ export const useFruit = defineStore('fruit', () => {
   const peeledHandlings = new WeakMap<Handling, Handling>()
   /** How a lot keeps: peeled fruit is another thing than the fruit. */
   function handlingOfLot(lot: Lot): Handling {
-    const handling = useCatalogue().handlingFor(lot.ingredientKey)
+    const handling = useCatalogue().handlingFor(lot.itemKey)
     if (lot.kind !== 'peeled') return handling
     if (!peeledHandlings.has(handling)) peeledHandlings.set(handling, peeledHandling(handling))
     return peeledHandlings.get(handling)!
@@ -142,18 +153,24 @@ export const useFruit = defineStore('fruit', () => {
   /** g of a fruit, as purchased, that can be used on a day. */
   const usableG = (key: string, day: string): number =>
     received.value
-      .filter(
-        (l) => l.ingredientKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()),
-      )
+      .filter((l) => l.itemKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()))
       .reduce((sum, l) => sum + l.onHand * purchasedPerG(l), 0)
+  /** How much of something in packs can be used on a day, in the unit of its lots. */
+  const heldOf = (key: string, day: string, of: LotUnit): number =>
+    packs.value
+      .filter((l) => l.itemKey === key && l.unit === of && (!l.useBy || l.useBy >= day))
+      .reduce((sum, l) => sum + l.onHand, 0)
+  /** g of an ingredient in packs that can be used on a day. */
+  function heldG(key: string, day: string): number {
+    const data = useCatalogue().dataOf(key)
+    return heldOf(key, day, 'g') + (data ? gramsOf(heldOf(key, day, 'mL'), 'mL', data)! : 0)
+  }
   /** mL of a juice that is still good on a day; today, all there is. */
   const usableMl = (juiceKey: string, day: string): number =>
     lots.value
-      .filter(
-        (l) => l.kind === 'pressed' && l.ingredientKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day, zone()),
-      )
+      .filter((l) => l.kind === 'pressed' && l.itemKey === juiceKey && l.onHand > 0 && goodOn(keeping(l), day, zone()))
       .reduce((sum, l) => sum + l.onHand, 0)
-  const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.ingredientKey))
+  const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.itemKey))
 
   let knownMakings: string | null = null
   onForget(() => {
@@ -185,6 +202,7 @@ export const useFruit = defineStore('fruit', () => {
     received,
     kept,
     juice,
+    packs,
     tryOut,
     kgOnHand,
     pressesOf,
@@ -196,6 +214,8 @@ export const useFruit = defineStore('fruit', () => {
     yields,
     usableG,
     usableMl,
+    heldG,
+    heldOf,
     unitG,
     load,
   }

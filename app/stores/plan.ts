@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { dayOf } from '#core/time'
+import { goodsKey } from '#core/books'
 import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
 import { fitVessel, scaleToCups, type Batch, type VesselFit } from '#core/scale'
 import type { Cost } from '#core/cost'
@@ -116,7 +117,7 @@ export const usePlan = defineStore('plan', () => {
     baseOf: catalogue.baseOf,
     isFruit: catalogue.isFruit,
     fruitYield: (key) => fruit.yields.get(key)!,
-    onHandG: (key) => fruit.usableG(key, day.value),
+    onHandG: (key) => fruit.usableG(key, day.value) + fruit.heldG(key, day.value),
     onHandMl: (key) => fruit.usableMl(key, day.value),
     chance: chance.value,
   }))
@@ -134,10 +135,14 @@ export const usePlan = defineStore('plan', () => {
   const pieces = computed(() => {
     const count = new Map<string, number>()
     for (const s of sheets.value) {
-      const cup = drinks.cupOf(s.document)?.name
+      const cup = drinks.cupOf(s.document)?.id
       if (cup) count.set(cup, (count.get(cup) ?? 0) + s.line.cups)
     }
-    return [...count].map(([name, n]) => ({ name, count: n }))
+    return [...count].map(([id, n]) => ({
+      name: catalogue.cups.find((c) => c.id === id)?.name ?? '',
+      count: n,
+      held: fruit.heldOf(goodsKey('cup', id), day.value, 'pieces'),
+    }))
   })
 
   onForget(() => {

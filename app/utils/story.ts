@@ -1,4 +1,4 @@
-import type { VoidKind } from '#core/books/rows'
+import type { LotUnit, VoidKind } from '#core/books/rows'
 import { peeledOf } from '#core/books/peel'
 import { isGuessed, yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
@@ -27,6 +27,7 @@ const HOW_IT_CAME: Record<Lot['kind'], (lot: Lot) => string> = {
   pressed: () => 'juice',
   peeled: () => 'peeled',
   'by-product': () => 'kept',
+  pack: () => 'packs',
 }
 
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */
@@ -44,6 +45,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
         n: n(lot.count ?? 0),
         g: n(lot.amount),
         was: n((lot.purchasedG ?? 0) / 1000, 2),
+        amount: amountText(lot.amount, lot.unit, n),
       }),
     },
     ...presses.map((p): StoryRow => ({
@@ -86,11 +88,11 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
   ]
   return rows.sort((a, b) => b.at.localeCompare(a.at))
 }
-/** An amount as people say it: kilos of fruit, litres of juice. */
-const amountText = (amount: number, unit: 'g' | 'mL', n: (v: number, digits?: number) => string): string =>
-  `${n(amount / 1000, 2)} ${unit === 'g' ? 'kg' : 'L'}`
+/** An amount as people say it: kilos, litres, or pieces. */
+const amountText = (amount: number, unit: LotUnit, n: (v: number, digits?: number) => string): string =>
+  unit === 'pieces' ? n(amount) : `${n(amount / 1000, 2)} ${unit === 'g' ? 'kg' : 'L'}`
 
-function wordsOf({ event: e, amountG }: LotEventRow, unit: 'g' | 'mL'): Words {
+function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
   return (n, t): Record<string, string> => {
     if (e.kind === 'look')
       return {

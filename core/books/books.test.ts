@@ -4,10 +4,11 @@ import type { Peel } from './peel'
 import type { Press } from './press'
 
 const NOW = '2026-11-25T10:00:00.000Z'
-const lot = (id: string, ingredientKey: string, over: Partial<LotNow> = {}): LotNow => ({
+const lot = (id: string, itemKey: string, over: Partial<LotNow> = {}): LotNow => ({
   id,
   standId: 'stand',
-  ingredientKey,
+  itemKind: 'ingredient',
+  itemKey,
   kind: 'received',
   part: null,
   supplier: 'Grove',
@@ -37,6 +38,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   fact: () => undefined,
   data: (key) => INGREDIENTS.get(key),
   handling: () => null,
+  goods: (key) => key === 'cup:c1',
   named: () => undefined,
   lastPerKg: () => null,
   meanMlPerKg: () => null,
@@ -67,9 +69,7 @@ describe('a press with water', () => {
     const { lots, presses, bases, movements, limits } = pressOf({}, crates())
     expect(limits).toEqual([])
     expect(bases).toEqual([{ key: baseKeyOf('jar '), name: 'Jar', likeKey: 'pineapple-juice' }])
-    expect(lots).toMatchObject([
-      { ingredientKey: baseKeyOf('Jar'), kind: 'pressed', unit: 'mL', amount: 1400, cost: 4 },
-    ])
+    expect(lots).toMatchObject([{ itemKey: baseKeyOf('Jar'), kind: 'pressed', unit: 'mL', amount: 1400, cost: 4 }])
     expect(presses[0]).toMatchObject({
       ingredientKey: 'pineapple',
       baseKey: baseKeyOf('Jar'),
@@ -85,7 +85,7 @@ describe('a press with water', () => {
   })
   it('is the base of that name where there is one, and refuses the name of anything else', () => {
     const known = pressOf({}, crates(), { named: () => ({ key: 'mine', isBase: true }) })
-    expect([known.bases, known.lots[0]!.ingredientKey]).toEqual([[], 'mine'])
+    expect([known.bases, known.lots[0]!.itemKey]).toEqual([[], 'mine'])
     expect(codes(pressOf({}, crates(), { named: () => ({ key: 'honey', isBase: false }) }))).toEqual([
       'base:name-taken',
     ])
@@ -96,7 +96,7 @@ describe('a press with water', () => {
       limits: [],
       bases: [],
       presses: [{ base: null, baseKey: null }],
-      lots: [{ ingredientKey: 'pineapple-juice' }],
+      lots: [{ itemKey: 'pineapple-juice' }],
     }))
 })
 
@@ -140,6 +140,81 @@ describe('a press of several lots', () => {
     expect(codes(two({}, juice))).toEqual(['also.0.lotId:not-a-fruit-lot'])
     expect(codes(two({ also: [{ lotId: 'gone', takenKg: 1 }] }))).toEqual(['also.0.lotId:not-found'])
     expect(codes(two({ also: [{ lotId: 'mango', takenKg: 9 }] }))).toEqual(['also.0.takenKg:lot-not-enough'])
+  })
+})
+
+describe('packs', () => {
+  const packOf = (over: Partial<Parameters<typeof BOOKS.pack.book>[0]> = {}, more: Partial<State> = {}) =>
+    BOOKS.pack.book(
+      {
+        id: ID,
+        standId: 'stand',
+        ingredientKey: 'white-sugar',
+        goods: null,
+        supplier: 'Mill',
+        packs: 4,
+        size: 2.5,
+        unit: 'kg',
+        price: { paid: 3, per: 'pack' },
+        useBy: '2027-05-01',
+        ...over,
+      },
+      state([], more),
+    )
+  const said = (...args: Parameters<typeof packOf>) => packOf(...args).limits.map((l) => `${l.field}:${l.code}`)
+  it('are a lot by weight, with what was paid, and the price of a pack', () => {
+    const { lots, prices, movements } = packOf()
+    expect(lots).toMatchObject([
+      { itemKind: 'ingredient', itemKey: 'white-sugar', kind: 'pack', unit: 'g', amount: 10_000, count: 4, cost: 12 },
+    ])
+    expect(prices).toMatchObject([{ ingredientKey: 'white-sugar', packPrice: 3, packG: 2500, lotId: ID }])
+    expect(movements.map((m) => m.amount)).toEqual([10_000])
+    expect(packOf({ price: { paid: 12, per: 'all' } }).prices[0]!.packPrice).toBe(3)
+  })
+  it('are a lot by volume, priced by what that weighs', () => {
+    const { lots, prices } = packOf({
+      ingredientKey: 'whole-milk',
+      packs: 6,
+      size: 1,
+      unit: 'L',
+      price: { paid: 1.2, per: 'pack' },
+    })
+    expect(lots[0]).toMatchObject({ unit: 'mL', amount: 6000 })
+    expect(prices[0]!.packG).toBeGreaterThan(1020)
+    expect(prices[0]!.packG).toBeLessThan(1040)
+  })
+  it('are goods in pieces, which have no price of an ingredient', () => {
+    const cups = packOf({ ingredientKey: null, goods: 'cup:c1', packs: 3, size: 50, unit: 'pieces' })
+    expect(cups.lots[0]).toMatchObject({ itemKind: 'goods', itemKey: 'cup:c1', unit: 'pieces', amount: 150, cost: 9 })
+    expect(cups.prices).toEqual([])
+  })
+  it('cost nothing that is told where the teller does not see money', () =>
+    expect(packOf({}, { teller: { seesMoney: false, mends: false } })).toMatchObject({
+      lots: [{ cost: null }],
+      prices: [],
+    }))
+  it('refuse what cannot be: fruit, half a pack, nothing in it, pieces of sugar, litres of cups, goods of nobody', () => {
+    expect(said({ ingredientKey: 'lemon' })).toEqual(['ingredientKey:fruit-is-weighed'])
+    expect(said({ ingredientKey: 'gone' })).toEqual(['ingredientKey:not-found'])
+    expect(said({ ingredientKey: null })).toEqual(['ingredientKey:not-found'])
+    expect(said({ packs: 1.5, size: 0 })).toEqual(['packs:packs-not-whole', 'size:pack-size-out-of-range'])
+    expect(said({ unit: 'pieces', size: 2 })).toEqual(['unit:ingredient-not-in-pieces'])
+    expect(said({ goods: 'cup:c1', unit: 'L' })).toEqual(['unit:goods-in-pieces'])
+    expect(said({ goods: 'cup:c1', unit: 'pieces', size: 2.5 })).toEqual(['size:count-not-whole'])
+    expect(said({ goods: 'cup:c2', unit: 'pieces' })).toEqual(['goods:not-found'])
+    expect(said({ goods: 'plate:c1', unit: 'pieces' })).toEqual(['goods:not-found'])
+    expect(said({ price: { paid: -1, per: 'all' } })).toEqual(['price:price-negative'])
+  })
+  it('go down by the piece, and never by more than there are', () => {
+    const cups = lot('cups', 'cup:c1', { kind: 'pack', itemKind: 'goods', unit: 'pieces', amount: 150, onHand: 150 })
+    const use = (amount: number) =>
+      BOOKS.use.book({ id: ID, lotId: 'cups', event: { kind: 'use', amount } }, state([cups]))
+    expect(use(20).movements.map((m) => m.amount)).toEqual([-20])
+    expect([use(1.5), use(151), use(0)].map((b) => b.limits[0]!.code)).toEqual([
+      'count-not-whole',
+      'pieces-not-enough',
+      'count-not-whole',
+    ])
   })
 })
 

@@ -5,7 +5,8 @@ type Own = Pick<LotRow, 'id' | 'kind' | 'amount' | 'cost' | 'place' | 'sourceId'
 /** A lot that comes of another: at its stand, of its fruit where nothing else is said. */
 export const child = (of: LotRow, own: Own & Partial<LotRow>): LotRow => ({
   standId: of.standId,
-  ingredientKey: of.ingredientKey,
+  itemKind: of.itemKind,
+  itemKey: of.itemKey,
   part: null,
   supplier: null,
   count: null,

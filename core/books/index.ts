@@ -3,6 +3,7 @@ import { discard } from './discard'
 import { garnish } from './garnish'
 import { look } from './look'
 import { peel } from './peel'
+import { pack } from './pack'
 import { press } from './press'
 import { receive } from './receive'
 import { sort } from './sort'
@@ -13,9 +14,11 @@ export * from './rows'
 export * from './state'
 export * from './shelf'
 export { baseKeyOf, rowId } from './row-id'
+export * from './goods'
+export { gramsOf, packAmount } from './pack'
 
 /** The book of every kind of fact: what it needs to know, and what it comes to. */
-export const BOOKS = { receive, press, look, clean, garnish, peel, sort, discard, use, spill, void: voiding }
+export const BOOKS = { receive, pack, press, look, clean, garnish, peel, sort, discard, use, spill, void: voiding }
 export type FactKind = keyof typeof BOOKS
 /** What is told of a kind of fact. */
 export type Told<K extends FactKind> = Parameters<(typeof BOOKS)[K]['book']>[0]

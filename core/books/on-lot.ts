@@ -1,10 +1,10 @@
 import { checkWhen, type Finding } from '../limits'
 import { settledTake } from '../units'
 import { handlingOf, unitWeightG, type Handling } from '../yield'
-import { lotOf } from './lot-of'
+import { lotNow } from './lot-of'
 import { movement } from './movement'
 import type { LotRow, MoveKind } from './rows'
-import { BOOKED, NEEDS, refused, type Book, type Booked, type LotNow } from './state'
+import { BOOKED, missing, NEEDS, refused, type Book, type Booked, type LotNow } from './state'
 
 /** Something done with a lot. */
 export interface OnLot<E = unknown> {
@@ -45,13 +45,14 @@ export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>>
   lots: kind.lots,
   needs: ({ lotId }) => ({ ...NEEDS, lots: [lotId] }),
   book(told, state): Booked {
-    const found = lotOf(told.lotId, 'id', state)
-    if ('limits' in found) return found
-    const { lot, data } = found
+    const lot = lotNow(told.lotId, 'id', state)
+    if ('limits' in lot) return lot
+    const data = lot.itemKind === 'ingredient' ? state.data(lot.itemKey) : { key: lot.itemKey }
+    if (!data) return missing('ingredientKey')
     if (!kind.lots.includes(lot.kind))
       return refused({ code: lot.kind === 'pressed' ? 'not-of-juice' : 'not-a-fruit-lot', field: 'id', numbers: {} })
     const limits = checkWhen(told.at ?? null, state.now)
-    const { pieceG, shares } = handlingOf(data, state.handling(lot.ingredientKey))
+    const { pieceG, shares } = handlingOf(data, state.handling(lot.itemKey))
     const unitG = unitWeightG({ amountG: lot.amount, count: lot.count, weighed: lot.weighed }, pieceG)
     const asked = kind.takes ? kind.takes(told.event, unitG) : 0
     if (typeof asked !== 'number') return refused(...limits, asked)
@@ -73,7 +74,7 @@ export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>>
         {
           id: told.id,
           lotId: lot.id,
-          ingredientKey: lot.ingredientKey,
+          ingredientKey: lot.itemKey,
           amountG: taken,
           event: told.event,
           measured: told.measured ?? [],

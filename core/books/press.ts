@@ -82,7 +82,7 @@ export const press: Book<Press> = {
     const { takes, base } = pressed
     const { lot, data } = takesOf[0]!
     const { cost: fruitCost, basis } = costOfTakes(takesOf, takes, state)
-    const { shares } = handlingOf(data, state.handling(lot.ingredientKey))
+    const { shares } = handlingOf(data, state.handling(lot.itemKey))
     const kept = parts.flatMap((p) => (p.kept ? [{ ...p, kept: p.kept }] : []))
     const carried = byProductsCost(
       fruitCost,
@@ -122,7 +122,7 @@ export const press: Book<Press> = {
     }
     const juice = child(lot, {
       id: juiceLotId,
-      ingredientKey: pressed.jug.key,
+      itemKey: pressed.jug.key,
       kind: 'pressed',
       unit: 'mL',
       amount: roundAmount(pressed.jug.ml),
@@ -187,7 +187,7 @@ function costOfTakes(
   state: State,
 ): { cost: number | null; basis: PressRow['costBasis'] } {
   const costs = of.map(({ lot }, i) => {
-    const last = lot.cost === null ? state.lastPerKg(lot.ingredientKey) : null
+    const last = lot.cost === null ? state.lastPerKg(lot.itemKey) : null
     const perKg = last === null ? null : last * purchasedPerG(lot)
     return costOfTaken({ cost: lot.cost, amountG: lot.amount }, takes[i]!.outG, perKg)
   })

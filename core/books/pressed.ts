@@ -36,7 +36,7 @@ export interface Pressed {
 
 const takeOf = ({ lot }: TakeOf, outG: number): Take => ({
   lotId: lot.id,
-  ingredientKey: lot.ingredientKey,
+  ingredientKey: lot.itemKey,
   takenG: roundAmount(outG * purchasedPerG(lot)),
   outG,
   weighed: lot.weighed,
@@ -59,14 +59,14 @@ export function plainPress(of: TakeOf, asked: Asked, state: State): Pressed | Bo
     takenG: of.askedKg * 1000 * per,
     trimmedG: peeledG > 0 ? peeledG + (asked.trimmedG ?? 0) : asked.trimmedG,
   }
-  const mean = state.meanMlPerKg(lot.standId, lot.ingredientKey)
+  const mean = state.meanMlPerKg(lot.standId, lot.itemKey)
   const { limits, doubts, result, takenG } = checkPress(data, input, lot.onHand * per, mean)
   if (!result) return refused(...limits)
   const take = takeOf(of, roundAmount(takenG / per))
   return {
     doubts,
     takes: [take],
-    ingredientKey: lot.ingredientKey,
+    ingredientKey: lot.itemKey,
     jug: { key: data.fruit!.juice, ml: result.juiceMl },
     juiceMl: result.juiceMl,
     juiceG: result.juiceG,
@@ -104,7 +104,7 @@ export function basePress(
     bases,
     told.water,
     { ...asked, trimmedG: peeledG > 0 ? peeledG + (asked.trimmedG ?? 0) : asked.trimmedG },
-    takesOf.length > 1 ? null : state.meanMlPerKg(first.standId, first.ingredientKey),
+    takesOf.length > 1 ? null : state.meanMlPerKg(first.standId, first.itemKey),
   )
   if (!result) return refused(...limits)
   const takes = takesOf.map((t, i) => takeOf(t, outG[i]!))

@@ -63,7 +63,8 @@ export const receive: Book<Receive> = {
     const lot: LotRow = {
       id: told.id,
       standId: told.standId,
-      ingredientKey,
+      itemKind: 'ingredient',
+      itemKey: ingredientKey,
       kind: 'received',
       part: null,
       supplier,
@@ -122,7 +123,7 @@ function marketOf(
   last: number | null,
   { teller }: State,
 ): number | null {
-  const kept = !teller.seesMoney && before?.ingredientKey === ingredientKey ? before.marketCost : null
+  const kept = !teller.seesMoney && before?.itemKey === ingredientKey ? before.marketCost : null
   if (kept !== null) return roundMoney((kept / before!.amount) * amountG)
   return last === null ? null : roundMoney((last * amountG) / 1000)
 }

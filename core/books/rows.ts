@@ -16,21 +16,31 @@ export interface SeenLot {
   measured: string[]
 }
 
-/** Where a lot came from: the door, a press, a knife, or what was left of any of them. */
-export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled'] as const
+/**
+ * Where a lot came from: fruit by the scale, a press, what was left of it, a knife, or goods in packs and pieces.
+ */
+export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled', 'pack'] as const
 export type LotKind = (typeof LOT_KINDS)[number]
+
+/** What a lot is of: an ingredient, a version of a recipe that was made, or goods such as cups. */
+export const ITEM_KINDS = ['ingredient', 'version', 'goods'] as const
+export type ItemKind = (typeof ITEM_KINDS)[number]
+export const LOT_UNITS = ['g', 'mL', 'pieces'] as const
+export type LotUnit = (typeof LOT_UNITS)[number]
 
 export interface LotRow {
   id: string
   standId: string
-  ingredientKey: string
+  itemKind: ItemKind
+  /** key of the ingredient or the goods, id of the version */
+  itemKey: string
   kind: LotKind
   part: string | null
   supplier: string | null
   /** pieces, where somebody counted */
   count: number | null
   crates: number | null
-  unit: 'g' | 'mL'
+  unit: LotUnit
   amount: number
   /** g as purchased that it is of, where it was peeled; null where it is as it came */
   purchasedG: number | null

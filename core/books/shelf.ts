@@ -44,6 +44,8 @@ export interface Shelf {
 export interface Known {
   data(key: string): IngredientData | undefined
   handling(key: string): OwnHandling | null
+  /** whether there are such goods */
+  goods(key: string): boolean
   named(name: string): Named | undefined
   /** mL per kg that a press is held against, where it is asked before it is sent */
   meanMlPerKg?(key: string): number | null
@@ -67,6 +69,7 @@ export function stateOf(
   return {
     data: (key) => known.data(key) ?? baseOf(key),
     handling: known.handling,
+    goods: (key) => known.goods(key),
     named: (name) => known.named(name) ?? madeHere(name),
     now,
     teller,
@@ -95,11 +98,11 @@ function pressFact({ presses, lots }: Shelf, id: string): FactNow | undefined {
   return { entity: 'press', ingredientKey: press.ingredientKey, voided: false, moved }
 }
 function deliveryFact({ lots }: Shelf, id: string): FactNow | undefined {
-  const lot = lots.find((l) => l.id === id && l.kind === 'received')
+  const lot = lots.find((l) => l.id === id && (l.kind === 'received' || l.kind === 'pack'))
   return (
     lot && {
       entity: 'lot',
-      ingredientKey: lot.ingredientKey,
+      ingredientKey: lot.itemKey,
       voided: false,
       moved: [movement(id, id, lot.amount, 'receive')],
     }

@@ -45,6 +45,8 @@ export interface State {
   /** composition here; undefined where nobody knows the ingredient */
   data(key: string): IngredientData | undefined
   handling(key: string): OwnHandling | null
+  /** whether there are such goods */
+  goods(key: string): boolean
   /** what is called so; undefined where nothing is */
   named(name: string): Named | undefined
   /**
@@ -63,6 +65,8 @@ export interface Needs {
   /** facts that it takes out, or puts back: with the lots that they moved */
   facts: string[]
   ingredients: string[]
+  /** keys of goods */
+  goods: string[]
   /** names that something is to be called by */
   names: string[]
   /** whether it asks what the fruit cost last */
@@ -70,7 +74,16 @@ export interface Needs {
   /** whether it is held against the mean of the stand's presses */
   mean: boolean
 }
-export const NEEDS: Needs = { stands: [], lots: [], facts: [], ingredients: [], names: [], prices: false, mean: false }
+export const NEEDS: Needs = {
+  stands: [],
+  lots: [],
+  facts: [],
+  ingredients: [],
+  goods: [],
+  names: [],
+  prices: false,
+  mean: false,
+}
 
 /** What a fact comes to. Where there are limits, the rest is empty: nothing is booked. */
 export interface Booked {

@@ -1,7 +1,7 @@
 import { checkTake } from '../limits'
 import { onLot } from './on-lot'
 
-/** Juice, or a by-product, that went into something, or onto the floor. */
+/** Juice, a by-product, or something out of a pack, that went into something, or onto the floor. */
 export interface Use {
   kind: 'use' | 'spill'
   /** in the unit of the lot */
@@ -10,7 +10,7 @@ export interface Use {
 }
 const out = (moves: 'use' | 'spill') =>
   onLot<Use>({
-    lots: ['pressed', 'by-product'],
+    lots: ['pressed', 'by-product', 'pack'],
     moves,
     takes: (event) => event.amount,
     check: (_event, taken, lot) => checkTake(taken, lot.onHand, 'amount', lot.unit),

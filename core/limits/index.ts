@@ -6,6 +6,7 @@ import { checkReadings, checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, none, positiv
 
 export * from './verdict'
 export * from './press'
+export * from './packs'
 export { checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, type Readings } from './bounds'
 
 export interface WeighIn extends ReceiptInput, Readings {
@@ -106,8 +107,12 @@ export function checkCups(cups: number): Findings {
  * What leaves a lot otherwise than by a press: garnish, what is thrown, sorted, used or spilled.
  * @param asked in the lot's unit @param field the field it was typed in
  */
-export function checkTake(asked: number, onHand: number, field: string, unit: 'g' | 'mL' = 'g'): Finding[] {
+export function checkTake(asked: number, onHand: number, field: string, unit: 'g' | 'mL' | 'pieces' = 'g'): Finding[] {
   const taken = settledTake(asked, onHand)
+  if (unit === 'pieces') {
+    if (!(Number.isInteger(asked) && asked > 0)) return [{ code: 'count-not-whole', field, numbers: { value: asked } }]
+    return taken > onHand ? [{ code: 'pieces-not-enough', field, numbers: { pieces: taken, onHand } }] : []
+  }
   if (unit === 'mL') {
     if (!(taken > 0)) return [{ code: 'amount-not-positive', field, numbers: { value: taken } }]
     return taken > onHand ? [{ code: 'juice-not-enough', field, numbers: { ml: taken, onHandMl: onHand } }] : []

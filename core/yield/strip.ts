@@ -13,7 +13,7 @@ interface Pressed extends Split {
 }
 export interface StripLot {
   id: string
-  ingredientKey: string
+  itemKey: string
   /** g as it came, and whether that was weighed */
   amount: number
   weighed: boolean
@@ -74,7 +74,7 @@ export const partsOfLot = (lot: StripLot, presses: readonly Pressed[]): StripPar
 /** kg still in the crate, as a figure: what came, less what was pressed and what left otherwise. */
 export function crateFigure(lot: StripLot, all: readonly Pressed[]): Figure {
   const presses = all.map((p) => pressInLot(p, lot.id))
-  const params = { name: lot.ingredientKey }
+  const params = { name: lot.itemKey }
   const [basis, source] = lot.weighed
     ? (['measured', 'source.scale'] as const)
     : (['estimated', 'source.count'] as const)

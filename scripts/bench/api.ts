@@ -92,7 +92,7 @@ export async function threeYears(): Promise<number> {
   const presses = Array.from({ length: N }, () => uuid())
   const fruit = (i: number) => fruits[i % fruits.length]!
   let rows = 0
-  rows += await insert('lot', 'id, stand_id, ingredient_key, kind, unit, amount, cost, at, person_id, confirmed', [
+  rows += await insert('lot', 'id, stand_id, item_key, kind, unit, amount, cost, at, person_id, confirmed', [
     ...lots.map((id, i) => [id, stand, fruit(i), 'received', 'g', 10000, 24, at(i), person, '[]']),
     ...juices.map((id, i) => [id, stand, `${fruit(i)}-juice`, 'pressed', 'mL', 4000, 24, at(i), person, '[]']),
   ])

@@ -10,7 +10,8 @@ export type RawLot = Omit<Row<typeof Lot>, 'open' | 'personId' | 'confirmed'>
 export const lotRow = (r: RawLot): LotRow => ({
   id: r.id,
   standId: r.standId,
-  ingredientKey: r.ingredientKey,
+  itemKind: r.itemKind,
+  itemKey: r.itemKey,
   kind: r.kind,
   part: r.part,
   supplier: r.supplier,

@@ -28,7 +28,7 @@ export async function lotsOf(
 ): Promise<LotRow[]> {
   if (!ids.length) return []
   const rows = await database().query<Raw>(
-    `SELECT l.id, l.stand_id AS standId, l.ingredient_key AS ingredientKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.purchased_g AS purchasedG, l.cost AS cost, l.at, p.name AS \`by\`,
+    `SELECT l.id, l.stand_id AS standId, l.item_kind AS itemKind, l.item_key AS itemKey, l.kind, l.part, l.supplier, l.count, l.unit, l.amount, l.purchased_g AS purchasedG, l.cost AS cost, l.at, p.name AS \`by\`,
             l.weighed, l.crates, l.market_cost AS marketCost, l.place, l.seen, l.use_by AS useBy, l.use_for AS useFor, l.source_id AS sourceId,
             IF(l.open, (SELECT COALESCE(SUM(m.amount), 0) FROM movement m WHERE m.lot_id = l.id), 0) AS onHand
        FROM lot l STRAIGHT_JOIN person p ON p.id = l.person_id WHERE l.id IN (:ids)
@@ -75,7 +75,7 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
 }
 
 /** More lots of a kind than this no small stand has open. */
-const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200 }
+const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200, pack: 500 }
 /**
  * Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so
  * that juice that nobody counts down never hides fruit; by-products only while they are kept.
@@ -87,7 +87,7 @@ const openIds = (kind: keyof typeof MOST_OPEN): string =>
 const PRESSABLE = `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id', 'lot')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})
   UNION ${openIds('peeled')}`
 /** And what came of them and is still there. */
-const SHELF = `${PRESSABLE} UNION ${openIds('by-product')} UNION ${openIds('pressed')}`
+const SHELF = `${PRESSABLE} UNION ${openIds('by-product')} UNION ${openIds('pressed')} UNION ${openIds('pack')}`
 
 const idsOf = async (tx: Read, sql: string, standId: string): Promise<string[]> =>
   (

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
-import type { FactNow, LotNow, Movement, Needs, State, VoidKind } from '#core/books'
+import { goodsOf, type FactNow, type LotNow, type Movement, type Needs, type State, type VoidKind } from '#core/books'
 import type { OwnHandling } from '#core/yield'
-import { Lot, Press, Stand } from '../db/models'
+import { Cup, Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
 import { now } from '../platform/clock'
 import { dataOf, findByName, findIngredients } from '../menu/ingredients'
@@ -25,17 +25,23 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     : []
   const lots = await lockedLots(tx, [...new Set([...needs.lots, ...moved.map((m) => m.lotId)])].sort())
   const facts = await factsOf(tx, needs.facts, lots)
-  const keys = [...new Set([...needs.ingredients, ...[...lots.values()].map((l) => l.ingredientKey)])]
+  const keys = [
+    ...new Set([
+      ...needs.ingredients,
+      ...[...lots.values()].flatMap((l) => (l.itemKind === 'ingredient' ? l.itemKey : [])),
+    ]),
+  ]
   const ingredients = await findIngredients(tx, keys)
   // With the juice of each fruit, which may have values of its own.
   const juices = [...ingredients.values()].flatMap((i) => dataOf(i)?.fruit?.juice ?? [])
   for (const [key, row] of await findIngredients(tx, needs.names.length ? juices : [])) ingredients.set(key, row)
+  const goods = await goodsIn(tx, needs.goods)
   const named = await Promise.all(needs.names.map((name) => findByName(tx, name)))
   const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
   const stands = new Set(await standsOf(tx, needs.stands))
   const pressed = needs.mean ? lots.get(needs.lots[0]!) : undefined
-  const fruit = pressed && dataOf(ingredients.get(pressed.ingredientKey))
-  const mean = pressed && fruit?.fruit ? await meanYield(tx, pressed.standId, fruit, pressed.ingredientKey) : null
+  const fruit = pressed && dataOf(ingredients.get(pressed.itemKey))
+  const mean = pressed && fruit?.fruit ? await meanYield(tx, pressed.standId, fruit, pressed.itemKey) : null
   return {
     now: now().toISOString(),
     teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead') },
@@ -44,10 +50,20 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     fact: (id) => facts.get(id),
     data: (key) => dataOf(ingredients.get(key)),
     handling: (key) => (ingredients.get(key)?.handling ?? null) as OwnHandling | null,
+    goods: (key) => goods.has(key),
     named: (name) => named[needs.names.indexOf(name)],
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }
+}
+
+/** Those of some keys of goods whose cup there is. */
+async function goodsIn(tx: Tx, keys: readonly string[]): Promise<Set<string>> {
+  const ids = keys.flatMap((key) => goodsOf(key)?.cupId ?? [])
+  if (!ids.length) return new Set()
+  const cups = await rowsOf(Cup, { where: { id: ids }, attributes: ['id'], transaction: tx })
+  const there = new Set(cups.map((c) => c.id))
+  return new Set(keys.filter((key) => there.has(goodsOf(key)?.cupId ?? '')))
 }
 
 async function standsOf(tx: Tx, ids: string[]): Promise<string[]> {
@@ -86,7 +102,7 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
   const find = { where: { id: ids }, transaction: tx, raw: true } as const
   const presses = await rowsOf(Press, { ...find, transaction: tx })
   const events = await database().query<{ id: string; ingredientKey: string }>(
-    'SELECT e.id, l.ingredient_key AS ingredientKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
+    'SELECT e.id, l.item_key AS ingredientKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
     { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
   const of = (id: string): { entity: VoidKind; ingredientKey: string } | undefined => {
@@ -94,7 +110,7 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
     if (press) return { entity: 'press', ingredientKey: press.ingredientKey }
     const event = events.find((e) => e.id === id)
     const lot = lots.get(id)
-    if (lot?.kind === 'received') return { entity: 'lot', ingredientKey: lot.ingredientKey }
+    if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', ingredientKey: lot.itemKey }
     return event && { entity: 'lot-event', ingredientKey: event.ingredientKey }
   }
   const movements = await database().query<Movement & { amount: string }>(

@@ -20,7 +20,7 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
   }
   for (const lot of booked.lots) {
     // What is delivered has registered its id as the fact that it is.
-    const isFact = lot.kind === 'received'
+    const isFact = lot.kind === 'received' || lot.kind === 'pack'
     if (!isFact) await register(tx, 'made-lot', lot.id)
     await Lot.create(
       { ...lot, ...told, at: new Date(lot.at), seen: lot.seen && toJson(lot.seen), ...(isFact ? {} : NOT_ASKED) },

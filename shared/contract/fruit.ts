@@ -1,6 +1,16 @@
-import { LOT_KINDS } from '#core/books'
+import { ITEM_KINDS, LOT_KINDS, LOT_UNITS } from '#core/books'
 import { CAUTIONS } from '#core/substances'
-import { DISCARD_REASONS, FEELS, FOAM, FRUIT_TEMPS, PARTS, PLACES, PRESS_METHODS, PRICE_PER } from '../lists'
+import {
+  DISCARD_REASONS,
+  FEELS,
+  FOAM,
+  FRUIT_TEMPS,
+  PACK_UNITS,
+  PARTS,
+  PLACES,
+  PRESS_METHODS,
+  PRICE_PER,
+} from '../lists'
 import { ROUTES } from '../routes'
 import {
   byId,
@@ -41,12 +51,14 @@ const look = z.object({ at: instant, by: z.string(), place, feel: feel.nullable(
 export const lot = z.object({
   id,
   standId: id,
-  ingredientKey: z.string(),
+  /** what it is of: an ingredient, a version of a recipe, or goods */
+  itemKind: z.enum(ITEM_KINDS),
+  itemKey: z.string(),
   kind: z.enum(LOT_KINDS),
   part: z.string().nullable(),
   supplier: longText.nullable(),
   count: z.number().nullable(),
-  unit: z.enum(['g', 'mL']),
+  unit: z.enum(LOT_UNITS),
   amount: z.number(),
   /** g as purchased that it is of, where it was peeled */
   purchasedG: z.number().nullable(),
@@ -246,6 +258,29 @@ export const FRUIT = {
       seen: seenLot.nullable().default(null),
       at: when,
       replaces,
+      confirm,
+    }),
+    reply: made,
+  }),
+  postPack: endpoint({
+    ...ROUTES.postPack,
+    summary: 'Take in packs: of an ingredient by weight or volume, of goods by the piece',
+    body: z.object({
+      id,
+      standId: id,
+      ingredientKey: key.nullable().default(null),
+      /** `cup:`, `lid:` or `straw:` and the id of a cup */
+      goods: key.nullable().default(null),
+      supplier: longText.nullable().default(null),
+      packs: z.number(),
+      size: z.number(),
+      unit: z.enum(PACK_UNITS),
+      price: z
+        .object({ paid: cost, per: z.enum(['pack', 'all']) })
+        .nullable()
+        .default(null),
+      useBy: day.nullable().default(null),
+      at: when,
       confirm,
     }),
     reply: made,

@@ -13,6 +13,7 @@ const FRUITS = ['mandarin', 'kiwi', 'papaya'] as const
 const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_261)
 
 let stand: string
+let goods: string
 let tellers: { who: Client; name: string; seesMoney: boolean; mends: boolean }[]
 beforeAll(async () => {
   const { owner, crew } = await people()
@@ -21,6 +22,7 @@ beforeAll(async () => {
   database()
   const first = await Stand.findOne({ raw: true, transaction: null })
   await Stand.create({ ...first, id: stand, name: 'Quay' }, { transaction: null })
+  goods = `cup:${(await owner.call('cups')).body[0].id}`
   await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })
   const lead = await signIn(LEAD.login, LEAD.password)
   tellers = [
@@ -47,6 +49,7 @@ const known = {
   // What a base is made of is asked of nothing that is told of it.
   data: (key: string) => INGREDIENTS.get(bases.some((b) => b.key === key) ? 'kiwi-puree' : key),
   handling: () => null,
+  goods: (key: string) => key === goods,
   named: (name: string) => {
     const base = bases.find((b) => b.name.toLowerCase() === name.trim().toLowerCase())
     return base && { key: base.key, isBase: true }
@@ -83,7 +86,7 @@ describe('a day of facts', () => {
   }
 
   function fact(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
-    const crates = shelf.lots.filter((l) => l.kind === 'received' && FRUITS.includes(l.ingredientKey as never))
+    const crates = shelf.lots.filter((l) => l.kind === 'received' && FRUITS.includes(l.itemKey as never))
     const made = shelf.lots.filter((l) => l.kind !== 'received' && crates.some((c) => c.standId === l.standId))
     const kind = random.next()
     if (!crates.length || kind < 0.2) {
@@ -100,6 +103,22 @@ describe('a day of facts', () => {
         replaces: maybe(crates.length ? pick(crates).id : null),
       }
       return { route: 'postLot', params: {}, body }
+    }
+    if (kind > 0.93) {
+      const isGoods = random.next() < 0.4
+      const body = {
+        id: uuid(),
+        standId: stand,
+        ingredientKey: isGoods ? null : pick(['white-sugar', 'whole-milk']),
+        goods: isGoods ? goods : null,
+        packs: pick([1, 2, 6, 0]),
+        size: pick([1, 25, 0.4]),
+        unit: isGoods ? 'pieces' : pick(['kg', 'L', 'g'] as const),
+        price: maybe({ paid: some(5), per: pick(['pack', 'all'] as const) }),
+        useBy: maybe('2031-01-01'),
+        at,
+      }
+      return { route: 'postPack', params: {}, body }
     }
     const lot = pick(crates)
     // What was peeled is pressed as what came is.
@@ -198,6 +217,7 @@ describe('a day of facts', () => {
     }
     // The day had something of everything, refusals too.
     expect(told['peel 200']).toBeGreaterThan(1)
+    expect(told['postPack 200']).toBeGreaterThan(1)
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
     expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)

@@ -73,7 +73,7 @@ test('R and a touch put the steady reading into the field; what cannot be taken 
   const stored = await page.evaluate(async () => {
     const stand = (await (await fetch('/api/v1/stands')).json())[0].id
     return (await (await fetch(`/api/v1/lots?stand=${stand}`)).json()).find(
-      (l: { ingredientKey: string }) => l.ingredientKey === 'ginger',
+      (l: { itemKey: string }) => l.itemKey === 'ginger',
     ).seen
   })
   expect(stored).toMatchObject({ tempC: 12.4, measured: ['kg', 'tempC'] })

@@ -228,7 +228,7 @@ export function told(): string {
     known: sureYield(known, 0.9, { name: 'lemon' }),
     none: sureYield(unknown, 0.9, { name: 'lemon' }),
   })
-  const lot = { id: 'lot', ingredientKey: 'lemon', amount: 9000, weighed: false, onHand: 3000 }
+  const lot = { id: 'lot', itemKey: 'lemon', amount: 9000, weighed: false, onHand: 3000 }
   const taken = {
     takes: [{ lotId: 'lot', takenG: 5000, outG: 5000 }],
     takenG: 5000,

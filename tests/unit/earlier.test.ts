@@ -25,6 +25,9 @@ describe('what an earlier release called otherwise', () => {
     })
     expect([todaysBody(null), todaysBody('x'), todaysBody([1])]).toEqual([null, 'x', [1]])
   })
-  it('of a row only the columns, and nothing in its documents', () =>
-    expect(todaysRow({ sellEur: 2, draft: { sellEur: 3 } })).toEqual({ sellPrice: 2, draft: { sellEur: 3 } }))
+  it('of a row only the columns, and nothing in its documents', () => {
+    expect(todaysRow({ sellEur: 2, draft: { sellEur: 3 } }, 'recipe')).toEqual({ sellPrice: 2, draft: { sellEur: 3 } })
+    expect(todaysRow({ ingredientKey: 'lemon', costEur: '2' }, 'lot')).toEqual({ itemKey: 'lemon', cost: '2' })
+    expect(todaysRow({ ingredientKey: 'lemon' }, 'press')).toEqual({ ingredientKey: 'lemon' })
+  })
 })

@@ -8,7 +8,8 @@ import type { Lot, LotEventRow, Press } from '../../shared/contract'
 const lot = (over: Partial<Lot> = {}): Lot => ({
   id: 'lot',
   standId: 's',
-  ingredientKey: 'lemon',
+  itemKind: 'ingredient',
+  itemKey: 'lemon',
   kind: 'received',
   part: null,
   supplier: 'Grove',

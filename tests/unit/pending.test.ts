@@ -50,7 +50,7 @@ const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
     { lots: [], presses: [], prices: [], bases: [], ...shelf },
     entries,
     { standId: STAND, by: 'Ada', teller: OWNER },
-    { data: (k) => INGREDIENTS.get(k), handling: () => null, named: () => undefined },
+    { data: (k) => INGREDIENTS.get(k), handling: () => null, named: () => undefined, goods: () => true },
   )
 
 describe('what is not sent yet', () => {

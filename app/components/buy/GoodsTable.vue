@@ -8,7 +8,7 @@ import { useSession } from '~/stores/session'
 // What is bought beside fruit: by the gram, in whole packs, with what is left of them.
 defineProps<{
   goods: readonly (GoodsToBuy & { packs: PackChoiceRow | undefined; over: number | null })[]
-  pieces: readonly { name: string; count: number }[]
+  pieces: readonly { name: string; count: number; held: number }[]
   tapG: Figure
   packText: (p: PackChoiceRow) => string
 }>()
@@ -56,7 +56,9 @@ const session = useSession()
     </tbody>
   </table>
   <p class="small" data-test="pieces">
-    <template v-for="p in pieces" :key="p.name">{{ t('buying.pieces', { n: n(p.count), name: p.name }) }} · </template
+    <template v-for="p in pieces" :key="p.name"
+      >{{ t('buying.pieces', { n: n(p.count), name: p.name })
+      }}<template v-if="p.held > 0">, {{ t('buying.piecesHeld', { n: n(p.held) }) }}</template> · </template
     ><template v-if="tapG.value > 0">{{ t('buying.tap', { litres: n(tapG.value / 1000, 1) }) }}</template>
   </p>
 </template>

@@ -14,9 +14,9 @@ const { n, name, day } = useFormat()
 const fruit = useFruit()
 const mostMl = computed(() => Math.max(1, ...props.lots.map((l) => l.amount)))
 /** The fruit whose colour it has: of a base, the first that went in. */
-function fruitOf({ ingredientKey }: Lot): string {
+function fruitOf({ itemKey }: Lot): string {
   const { fruitOf, baseOf } = useCatalogue()
-  return fruitOf(ingredientKey) ?? baseOf(ingredientKey)?.parts[0]?.key ?? ingredientKey
+  return fruitOf(itemKey) ?? baseOf(itemKey)?.parts[0]?.key ?? itemKey
 }
 const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amount))
 </script>
@@ -30,12 +30,12 @@ const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amo
         type="button"
         class="face"
         data-test="juice-lot"
-        :data-juice="l.ingredientKey"
+        :data-juice="l.itemKey"
         :aria-pressed="selected === l.id"
         @click="emit('take', l)"
       >
         <span class="head"
-          ><b>{{ name(l.ingredientKey) }}</b>
+          ><b>{{ name(l.itemKey) }}</b>
           <span class="num">{{ n(l.onHand / 1000, 2) }}<span class="unit"> L</span></span>
           <span class="quiet small">{{ t('juice.of', { l: n(l.amount / 1000, 2), day: day(l.at), who: l.by }) }}</span>
           <FruitKeepingWord class="small" :keeping="fruit.keeping(l)" :feel="null" juice />

@@ -15,7 +15,7 @@ const { n, name, calendarDay } = useFormat()
       <li v-for="l in lots" :key="l.id">
         <NuxtLink :to="`/fruit/lot/${l.id}`" data-test="kept-lot"
           ><b>{{ t(`byPart.${l.part}`) }}</b
-          >, {{ name(l.ingredientKey) }}</NuxtLink
+          >, {{ name(l.itemKey) }}</NuxtLink
         >
         <span class="num"
           >{{ n(l.onHand) }}<span class="unit">&nbsp;{{ l.unit }}</span></span

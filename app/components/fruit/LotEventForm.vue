@@ -33,7 +33,7 @@ const initials = ref((session.person?.name ?? '').slice(0, 2).toUpperCase())
 const rows = ref<PartRow[]>([])
 // An own fruit is cleaned as the shipped one that it is like.
 const routine = ref<CleaningRoutine>(
-  cleaningRoutine(useCatalogue().dataOf(props.lot.ingredientKey)?.key ?? props.lot.ingredientKey, props.lot.cost === 0),
+  cleaningRoutine(useCatalogue().dataOf(props.lot.itemKey)?.key ?? props.lot.itemKey, props.lot.cost === 0),
 )
 const unitG = computed(() => store.unitG(props.lot))
 const garnish = computed(() => garnishG({ pieces: number.pieces, massG: null }, unitG.value))
@@ -103,7 +103,7 @@ const all = (): void => {
 <template>
   <form ref="root" class="stack" novalidate :data-test="`event-${kind}`" @submit.prevent="save">
     <div class="spread">
-      <h2>{{ t(`event.${kind}.title`, { fruit: name(lot.ingredientKey) }) }}</h2>
+      <h2>{{ t(`event.${kind}.title`, { fruit: name(lot.itemKey) }) }}</h2>
       <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>
     <p class="quiet small">{{ t(`event.${kind}.why`) }}</p>

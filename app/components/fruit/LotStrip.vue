@@ -26,7 +26,7 @@ const wasKg = computed(() =>
 )
 const label = computed(
   () =>
-    `${name(props.lot.ingredientKey)}: ${parts.value
+    `${name(props.lot.itemKey)}: ${parts.value
       .filter((p) => p.kg > 0)
       .map((p) => `${t(`fruit.part.${p.key}`)} ${n(p.kg, 2)} kg`)
       .join(', ')}`,
@@ -34,16 +34,10 @@ const label = computed(
 </script>
 
 <template>
-  <article
-    class="lot"
-    :class="{ selected }"
-    data-test="lot"
-    :data-fruit="lot.ingredientKey"
-    :data-state="keeping?.state"
-  >
+  <article class="lot" :class="{ selected }" data-test="lot" :data-fruit="lot.itemKey" :data-state="keeping?.state">
     <button type="button" class="face" :aria-pressed="selected" @click="emit('select')">
       <span class="head">
-        <b>{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.ingredientKey) }) : name(lot.ingredientKey) }}</b>
+        <b>{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey) }}</b>
         <span class="num"
           ><template v-if="!lot.weighed">≈ </template>{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span
         >
@@ -56,7 +50,7 @@ const label = computed(
           price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg`
         }}</span>
       </span>
-      <FruitKiloStrip :fruit="lot.ingredientKey" :parts="parts" :scale-kg="scaleKg" :label="label" :height="30" />
+      <FruitKiloStrip :fruit="lot.itemKey" :parts="parts" :scale-kg="scaleKg" :label="label" :height="30" />
       <span class="foot small">
         <span v-if="keeping"
           >{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }} ·

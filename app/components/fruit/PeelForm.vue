@@ -60,7 +60,7 @@ const all = (): void => {
 <template>
   <form ref="root" class="stack" novalidate data-test="event-peel" @submit.prevent="save">
     <div class="spread">
-      <h2>{{ t('event.peel.title', { fruit: name(lot.ingredientKey) }) }}</h2>
+      <h2>{{ t('event.peel.title', { fruit: name(lot.itemKey) }) }}</h2>
       <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>
     <p class="quiet small">{{ t('event.peel.why') }}</p>

@@ -15,7 +15,7 @@ const { n, name, day, locale } = useFormat()
 const items = useChoices()
 const press = usePressForm(props.lot, props.correct, (id) => emit('done', id))
 const { old, text, number, how, told, rows, row, figures, form, sentence, error, save, leftG } = press
-const known = computed(() => useFruit().yields.get(props.lot.ingredientKey)!)
+const known = computed(() => useFruit().yields.get(props.lot.itemKey)!)
 
 const parts = computed((): StripPart[] => {
   if (row.value) return partsOf([pressInLot(row.value, props.lot.id)])
@@ -37,11 +37,7 @@ const takeAll = (): void => {
   <form ref="root" class="stack" novalidate data-test="press-form" @submit.prevent="save()">
     <div class="spread">
       <h2>
-        {{
-          old
-            ? t('press.correct', { fruit: name(lot.ingredientKey) })
-            : t('press.title', { fruit: name(lot.ingredientKey) })
-        }}
+        {{ old ? t('press.correct', { fruit: name(lot.itemKey) }) : t('press.title', { fruit: name(lot.itemKey) }) }}
       </h2>
       <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>
@@ -50,7 +46,7 @@ const takeAll = (): void => {
       {{ t('fruit.inCrate', { kg: n(leftG / 1000, 2) }) }}
     </p>
     <FruitKiloStrip
-      :fruit="lot.ingredientKey"
+      :fruit="lot.itemKey"
       :parts="parts"
       :scale-kg="Math.max(number.taken ?? 0, shownKg, 0.001)"
       :height="44"
@@ -119,12 +115,7 @@ const takeAll = (): void => {
       <FruitPartRows v-model="rows" pulp-may-be-all :error="sentence('parts')" />
     </FieldMore>
     <FruitPressReadings :press="press" />
-    <FruitYieldPanel
-      v-if="figures"
-      :fruit="lot.ingredientKey"
-      :known="isOfOne(row!) ? known : undefined"
-      :press="figures"
-    />
+    <FruitYieldPanel v-if="figures" :fruit="lot.itemKey" :known="isOfOne(row!) ? known : undefined" :press="figures" />
     <p class="caution">
       <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }} {{ t('caution.cut-glove') }}
     </p>

@@ -14,7 +14,7 @@ const catalogue = useCatalogue()
 const others = computed(() =>
   useFruit()
     .shelf.filter((l) => l.id !== props.lot.id && isThere(l))
-    .map((l) => ({ value: l.id, title: `${name(l.ingredientKey)}, ${n(l.onHand / 1000, 2)} kg · ${day(l.at)}` })),
+    .map((l) => ({ value: l.id, title: `${name(l.itemKey)}, ${n(l.onHand / 1000, 2)} kg · ${day(l.at)}` })),
 )
 const add = (): void => {
   const free = others.value.find((o) => !also.value.some((a) => a.lotId === o.value)) ?? others.value[0]

@@ -37,7 +37,7 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
   <form ref="root" class="stack" novalidate data-test="take-juice" @submit.prevent="save">
     <div class="spread">
       <h2>
-        <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.ingredientKey) }}
+        <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template>{{ name(lot.itemKey) }}
       </h2>
       <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>

@@ -24,7 +24,7 @@ const outbox = useOutbox()
 const old = props.correct
 const typed = (v: number | null | undefined): string =>
   v === null || v === undefined ? '' : String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.')
-const key = ref<string | null>(old?.ingredientKey ?? props.fruit ?? null)
+const key = ref<string | null>(old?.itemKey ?? props.fruit ?? null)
 const supplier = ref(old?.supplier ?? '')
 type Amount = 'kg' | 'count' | 'crates' | 'price' | 'tempC' | 'brix' | 'cracked'
 const AMOUNTS: Amount[] = ['kg', 'count', 'crates', 'price', 'tempC', 'brix', 'cracked']

@@ -401,7 +401,7 @@ export const ui = {
     cupsWhy: 'Cups as served, with what each piece costs.',
     vesselsWhy: 'What {stand} mixes in. Batches are fitted to these, with room to stir.',
     standWhy: 'How this stand works: what an hour costs, what is lost on the way, and what amounts are rounded to.',
-    tab: { ingredients: 'Ingredients', cups: 'Cups', vessels: 'Vessels', stand: 'Stand' },
+    tab: { ingredients: 'Ingredients', shelf: 'Shelf', cups: 'Cups', vessels: 'Vessels', stand: 'Stand' },
   },
   people: {
     why: 'Who works here, and what they may do.',
@@ -466,6 +466,7 @@ export const ui = {
     },
     what: {
       postLot: 'Weigh-in: {fruit}, {kg} kg',
+      postPack: 'Packs: {fruit}, {packs}',
       postPress: 'Press: {fruit}, {kg} kg, {juice} {unit} of juice',
       putRecipe: 'Drink: {name}',
       putPlanLine: 'Plan: {cups} cups on {day}',

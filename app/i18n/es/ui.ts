@@ -408,7 +408,7 @@ export const ui: typeof en = {
     vesselsWhy: 'Donde mezcla {stand}. Las tandas se ajustan a estos, con espacio para remover.',
     standWhy:
       'Cómo trabaja este puesto: lo que cuesta una hora, lo que se pierde en el camino y a qué se redondean las cantidades.',
-    tab: { ingredients: 'Ingredientes', cups: 'Vasos', vessels: 'Recipientes', stand: 'Puesto' },
+    tab: { ingredients: 'Ingredientes', shelf: 'Estante', cups: 'Vasos', vessels: 'Recipientes', stand: 'Puesto' },
   },
   people: {
     why: 'Quién trabaja aquí y qué puede hacer.',
@@ -473,6 +473,7 @@ export const ui: typeof en = {
     },
     what: {
       postLot: 'Entrada: {fruit}, {kg} kg',
+      postPack: 'Paquetes: {fruit}, {packs}',
       postPress: 'Exprimida: {fruit}, {kg} kg, {juice} {unit} de jugo',
       putRecipe: 'Bebida: {name}',
       putPlanLine: 'Plan: {cups} vasos el {day}',

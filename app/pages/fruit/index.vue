@@ -29,7 +29,7 @@ const asked = computed(() => (typeof route.query.fruit === 'string' ? route.quer
 const lots = computed(() => {
   // What is to be used first on top; what is used up, the newest first, behind.
   const all = [...store.shelf, ...store.received.filter((l) => !isThere(l))]
-  return asked.value ? all.filter((l) => l.ingredientKey === asked.value) : all
+  return asked.value ? all.filter((l) => l.itemKey === asked.value) : all
 })
 const MOST_USED_UP = 3
 const shown = computed(() => {
@@ -48,7 +48,7 @@ const selected = computed(() => lots.value.find((l) => l.id === selectedId.value
 const latestPress = computed(() => {
   const lot = selected.value
   const p = lot
-    ? (store.pressesOf.get(lot.id)?.find(isOfOne) ?? store.presses.find((x) => x.ingredientKey === lot.ingredientKey))
+    ? (store.pressesOf.get(lot.id)?.find(isOfOne) ?? store.presses.find((x) => x.ingredientKey === lot.itemKey))
     : undefined
   return p ? { press: p, figures: store.figuresOf.get(p.id)! } : null
 })
@@ -97,7 +97,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
       </div>
       <template v-else>
         <p v-if="first" class="first" data-test="use-first">
-          <b>{{ t('fruit.useFirst') }}</b> {{ name(first.ingredientKey) }},
+          <b>{{ t('fruit.useFirst') }}</b> {{ name(first.itemKey) }},
           {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }},
           {{
             t(store.keepings.get(first.id)!.state === 'past' ? 'keeping.past' : 'keeping.ready', {
@@ -155,21 +155,21 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         @done="panel = { show: 'fruit' }"
       />
       <div v-else-if="selected" class="stack">
-        <h2>{{ name(selected.ingredientKey) }}</h2>
+        <h2>{{ name(selected.itemKey) }}</h2>
         <p class="quiet small">{{ t('yield.what') }}</p>
         <div class="spread">
           <span>{{ t('fruit.part.crate') }}</span><FigureButton :figure="inCrate!" :label="t('fruit.part.crate')" />
         </div>
         <FruitYieldPanel
-          :fruit="selected.ingredientKey"
-          :known="store.yields.get(selected.ingredientKey)!"
+          :fruit="selected.itemKey"
+          :known="store.yields.get(selected.itemKey)!"
           :press="latestPress?.figures ?? null"
           :press-label="
             latestPress ? t('yield.pressOn', { day: day(latestPress.press.at), who: latestPress.press.by }) : ''
           "
         />
         <p class="row links">
-          <NuxtLink :to="`/fruit/yield/${selected.ingredientKey}`" data-test="to-yield">{{
+          <NuxtLink :to="`/fruit/yield/${selected.itemKey}`" data-test="to-yield">{{
             t('yield.more')
           }}</NuxtLink><NuxtLink :to="`/fruit/lot/${selected.id}`">{{ t('fruit.openLot') }}</NuxtLink>
         </p>

@@ -17,6 +17,9 @@ import { dayOf, shiftDay, startOfDay } from '#core/time'
 import { seeded } from '#core/random'
 import { DEMO_LIST, demoShelf, demoWeeks, recordOnLot } from './weeks'
 import { rowOf, rowsOf } from '../rows'
+import { goodsKey } from '#core/books'
+import { contract } from '#shared/contract'
+import { enter } from '../../books/enter'
 
 /** Of the crew, on a tablet that the owner enrolled. */
 export const DEMO_PIN = '2580'
@@ -73,6 +76,8 @@ export async function loadDemo(): Promise<void> {
     )
     await demoShelf(counter, owner, crew, at)
     await useOldJuice(crew, today)
+    at(3, 8)
+    await packs(crew, counter)
     at(2, 9)
     await priceList(owner)
     at(0, 7)
@@ -186,11 +191,26 @@ async function priceList(owner: Who): Promise<void> {
 async function useOldJuice(crew: Who, today: Date): Promise<void> {
   const lots = await rowsOf(Lot, { where: { kind: 'pressed' }, order: [['at', 'DESC']], transaction: null })
   const newest = new Set<string>()
-  for (const { id, standId, ingredientKey, amount, at } of lots) {
-    const isNewest = !newest.has(standId + ingredientKey)
-    newest.add(standId + ingredientKey)
+  for (const { id, standId, itemKey, amount, at } of lots) {
+    const isNewest = !newest.has(standId + itemKey)
+    newest.add(standId + itemKey)
     process.env.OLVEX_NOW = new Date(Math.min(at.getTime() + 8 * 36e5, today.getTime() - 60e3)).toISOString()
     await recordOnLot(id, { kind: 'use', amount: Number(amount) * (isNewest ? 0.7 : 1), note: null }, crew)
+  }
+}
+
+/** What stands on the shelf beside fruit. */
+async function packs(crew: Who, standId: string): Promise<void> {
+  const cup = (await rowOf(Cup, { transaction: null }))!
+  const told = [
+    { ingredientKey: 'honey', packs: 3, size: 1, unit: 'kg' as const, supplier: 'Hill Lane Farm' },
+    { ingredientKey: 'whole-milk', packs: 6, size: 1, unit: 'L' as const, useBy: shiftDay(dayOf(now(), ZONE), 9) },
+    { goods: goodsKey('cup', cup.id), packs: 4, size: 50, unit: 'pieces' as const, supplier: 'Market Row 7' },
+    { goods: goodsKey('straw', cup.id), packs: 2, size: 100, unit: 'pieces' as const, supplier: 'Market Row 7' },
+  ]
+  for (const t of told) {
+    const body = contract.postPack.body.parse({ id: uuid(), standId, ...t })
+    await inTransaction((tx) => enter(tx, 'pack', body, [], crew))
   }
 }
 

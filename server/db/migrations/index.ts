@@ -387,6 +387,15 @@ export const MIGRATIONS: readonly Migration[] = [
       RENAME COLUMN IF EXISTS straw_eur TO straw_price`,
   },
   { name: '0067-recipe-money', sql: 'ALTER TABLE recipe RENAME COLUMN IF EXISTS sell_eur TO sell_price' },
+  // A lot is of any item: an ingredient, a version of a recipe, or goods; in g, mL or pieces.
+  { name: '0068-lot-of-any-item', sql: 'ALTER TABLE lot DROP FOREIGN KEY IF EXISTS lot_ibfk_2' },
+  { name: '0069-lot-item-key', sql: 'ALTER TABLE lot RENAME COLUMN IF EXISTS ingredient_key TO item_key' },
+  {
+    name: '0070-lot-item-kind',
+    sql: `ALTER TABLE lot ADD COLUMN IF NOT EXISTS item_kind ENUM('ingredient','version','goods') NOT NULL DEFAULT 'ingredient',
+      MODIFY kind ENUM('received','pressed','by-product','peeled','pack') NOT NULL,
+      MODIFY unit ENUM('g','mL','pieces') NOT NULL`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -1,5 +1,5 @@
 import { Model } from 'sequelize'
-import { LOT_KINDS, MOVE_KINDS, VOID_KINDS } from '#core/books'
+import { ITEM_KINDS, LOT_KINDS, LOT_UNITS, MOVE_KINDS, VOID_KINDS } from '#core/books'
 import type { IngredientKind } from '#core/substances'
 import { LOT_EVENT_KINDS } from '#shared/facts'
 import {
@@ -52,12 +52,13 @@ const PRICE = {
 const LOT = {
   id: pk,
   standId: ref,
-  ingredientKey: text(80),
+  itemKind: one(...ITEM_KINDS),
+  itemKey: text(80),
   kind: one(...LOT_KINDS),
   part: textOrNull(20),
   supplier: textOrNull(200),
   count: wholeOrNull,
-  unit: one('g', 'mL'),
+  unit: one(...LOT_UNITS),
   amount,
   purchasedG: amountOrNull,
   cost: amountOrNull,

@@ -38,7 +38,7 @@ export async function openArchive(
     const entries = await entriesOf(zip)
     const manifest = await manifestOf(zip, entries.get('manifest.json'))
     const rows = (table: string): AsyncGenerator<Row> =>
-      named(rowsIn(zip, entries.get(linesName(table)), manifest.tables[table]!, table))
+      named(rowsIn(zip, entries.get(linesName(table)), manifest.tables[table]!, table), table)
     for (const table of Object.keys(manifest.tables)) for await (const row of rows(table)) look(table, row)
     return { manifest, rows, close: () => zip.close() }
   } catch (e) {
@@ -48,8 +48,8 @@ export async function openArchive(
 }
 
 /** Rows under the names of today. */
-async function* named(rows: AsyncGenerator<Row>): AsyncGenerator<Row> {
-  for await (const row of rows) yield todaysRow(row)
+async function* named(rows: AsyncGenerator<Row>, table: string): AsyncGenerator<Row> {
+  for await (const row of rows) yield todaysRow(row, table)
 }
 
 async function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {

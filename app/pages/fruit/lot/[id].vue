@@ -58,7 +58,7 @@ const unitG = computed(() => {
     ? quotient(
         'unit-weight',
         'g',
-        given('received', l.amount, 'g', 'measured', 'source.scale', { name: l.ingredientKey }),
+        given('received', l.amount, 'g', 'measured', 'source.scale', { name: l.itemKey }),
         given('pieces', l.count, 'pieces', 'measured', 'source.crew'),
       )
     : null
@@ -73,7 +73,7 @@ async function takeOut(entity: VoidKind, factId: string): Promise<void> {
   target.value = { id: factId, entity }
   if (!(await voiding.submit())) return
   await store.load()
-  if (entity === 'lot') await navigateTo('/fruit')
+  if (entity === 'lot') await navigateTo(lot.value?.kind === 'pack' ? '/store' : '/fruit')
 }
 /** What may be done with it, by the registry; what goes into something or onto the floor is one form. */
 const kinds = computed((): EventKind[] => (received.value ? kindsOn(lot.value!.kind) : []))
@@ -94,14 +94,14 @@ async function corrected(newId: string): Promise<void> {
   <p v-else-if="!lot" class="sheet">{{ offline ? t('lot.offline') : '…' }}</p>
   <div v-else class="lot">
     <section class="sheet stack" data-test="lot-page">
-      <NuxtLink to="/fruit" class="back small">{{ t('lot.back') }}</NuxtLink>
+      <NuxtLink :to="lot.kind === 'pack' ? '/store' : '/fruit'" class="back small">{{
+        t(lot.kind === 'pack' ? 'menu.store' : 'lot.back')
+      }}</NuxtLink>
       <div class="spread">
         <h1>
           <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template
-          >{{
-            lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.ingredientKey) }) : name(lot.ingredientKey)
-          }}
-          &#8201;<span class="num"
+          >{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey) }} &#8201;<span
+            class="num"
             >{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0)
             }}<span class="unit">&nbsp;{{ received ? 'kg' : lot.unit }}</span></span
           >
@@ -126,11 +126,11 @@ async function corrected(newId: string): Promise<void> {
       <p v-if="!lot.weighed" class="caution">{{ t('lot.notWeighed') }}</p>
       <template v-if="received">
         <FruitKiloStrip
-          :fruit="lot.ingredientKey"
+          :fruit="lot.itemKey"
           :parts="parts"
           :scale-kg="lot.amount / 1000"
           :height="46"
-          :label="name(lot.ingredientKey)"
+          :label="name(lot.itemKey)"
         />
         <FruitStripKey :other="parts.some((p) => p.key === 'other' && p.kg > 0)" />
       </template>
@@ -196,12 +196,12 @@ async function corrected(newId: string): Promise<void> {
         />
         <p v-for="c in children.filter((x) => x.kind === 'peeled')" :key="c.id" class="small links">
           <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="peeled-of">{{
-            t('peel.of', { fruit: name(c.ingredientKey) })
+            t('peel.of', { fruit: name(c.itemKey) })
           }}</NuxtLink>: <b class="num">{{ n(c.onHand / 1000, 2) }}</b> <span class="unit">kg</span>
           {{ t('lot.stillThere') }}
         </p>
         <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small links">
-          <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="juice-of">{{ name(c.ingredientKey) }}</NuxtLink>:
+          <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="juice-of">{{ name(c.itemKey) }}</NuxtLink>:
           <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span>
           {{ t('lot.stillThere') }}
         </p>
@@ -238,7 +238,7 @@ async function corrected(newId: string): Promise<void> {
               >{{ t('do.correct') }}</v-btn
             >
             <v-btn
-              v-if="received || r.entity === 'lot-event'"
+              v-if="received || lot.kind === 'pack' || r.entity === 'lot-event'"
               variant="text"
               size="small"
               height="44"
@@ -254,7 +254,7 @@ async function corrected(newId: string): Promise<void> {
         {{ voiding.message.value || Object.values(voiding.fields.value)[0] }}
       </p>
       <p class="row links">
-        <NuxtLink v-if="received" :to="`/fruit/yield/${lot.ingredientKey}`">{{ t('yield.more') }}</NuxtLink>
+        <NuxtLink v-if="received" :to="`/fruit/yield/${lot.itemKey}`">{{ t('yield.more') }}</NuxtLink>
       </p>
     </section>
 

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { GOODS_KINDS, goodsKey } from '#core/books'
+import { PACK_UNITS, type PackUnit } from '#shared/lists'
+import { useCatalogue } from '~/stores/catalogue'
+import { useFruit } from '~/stores/fruit'
+import { useOutbox } from '~/stores/outbox'
+import { useSession } from '~/stores/session'
+import { inBackground, refuseHere, uuid } from '~/utils/api'
+
+// Packs that came: what is in them, how many, and how much in each.
+const emit = defineEmits<{ done: []; close: [] }>()
+const { t } = useI18n()
+const { n, name, money } = useFormat()
+const catalogue = useCatalogue()
+const session = useSession()
+const store = useFruit()
+const items = useChoices()
+const key = ref<string | null>(null)
+const supplier = ref('')
+const useBy = ref('')
+const per = ref<'pack' | 'all'>('pack')
+const unit = ref<PackUnit>('kg')
+const text = reactive({ packs: '', size: '', price: '' })
+const number = reactive({ packs: null as number | null, size: null as number | null, price: null as number | null })
+
+const goods = computed(() =>
+  catalogue.cups.flatMap((cup) => GOODS_KINDS.map((kind) => ({ value: goodsKey(kind, cup.id) }))),
+)
+const choices = computed(() =>
+  [...catalogue.ingredients.filter((i) => i.kind !== 'fruit').map((i) => ({ value: i.key })), ...goods.value]
+    .map((c) => ({ ...c, title: name(c.value) }))
+    .sort((a, b) => a.title.localeCompare(b.title)),
+)
+const isGoods = computed(() => goods.value.some((g) => g.value === key.value))
+watch(isGoods, (is) => {
+  if (is) unit.value = 'pieces'
+  else if (unit.value === 'pieces') unit.value = 'kg'
+})
+const units = computed((): PackUnit[] => (isGoods.value ? ['pieces'] : PACK_UNITS.filter((u) => u !== 'pieces')))
+const allOf = computed(() =>
+  number.packs === null || number.size === null
+    ? null
+    : `${n(number.packs * number.size, 3)} ${t(`unit.${unit.value}`)}`,
+)
+useFirstField(useTemplateRef<HTMLElement>('root'))
+let id = uuid()
+const form = useSubmit(async (idempotencyKey, confirm) => {
+  const call = {
+    params: {},
+    body: {
+      id,
+      standId: session.standId,
+      ingredientKey: isGoods.value ? null : key.value,
+      goods: isGoods.value ? key.value : null,
+      supplier: supplier.value.trim() || null,
+      packs: number.packs!,
+      size: number.size!,
+      unit: unit.value,
+      price: number.price === null ? null : { paid: number.price, per: per.value },
+      useBy: useBy.value || null,
+      confirm,
+    },
+  }
+  refuseHere(store.tryOut('pack', call), confirm)
+  await useOutbox().keep('postPack', { key: idempotencyKey, body: call.body })
+})
+const FIELDS = ['packs', 'size', 'price'] as const
+async function save(confirm?: true): Promise<void> {
+  form.fields.value = {}
+  if (!key.value) form.refuse('ingredientKey', t('problem.choose-what'))
+  for (const f of FIELDS)
+    if (text[f].trim() && number[f] === null) form.refuse(f, t('problem.amount-not-a-number', { typed: text[f] }))
+    else if (f !== 'price' && number[f] === null) form.refuse(f, t(`problem.${f}-missing`))
+  if (Object.keys(form.fields.value).length) return
+  if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
+  id = uuid()
+  inBackground(Promise.all([store.load(), catalogue.load()]))
+  emit('done')
+}
+</script>
+
+<template>
+  <form ref="root" class="stack" novalidate data-test="pack-form" @submit.prevent="save()">
+    <div class="spread">
+      <h2>{{ t('pack.title') }}</h2>
+      <v-btn variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
+    </div>
+    <v-autocomplete
+      v-model="key"
+      :items="choices"
+      :label="t('pack.what')"
+      :error-messages="form.fields.value.ingredientKey || form.fields.value.goods"
+      data-test="pack-what"
+    />
+    <div class="even">
+      <FieldAmountField
+        v-model="text.packs"
+        :label="t('pack.packs')"
+        :error="form.fields.value.packs"
+        test="packs"
+        @number="number.packs = $event"
+      />
+      <FieldAmountField
+        v-model="text.size"
+        :label="t('pack.size')"
+        :unit="t(`unit.${unit}`)"
+        :error="form.fields.value.size || form.fields.value.unit"
+        test="pack-size"
+        @number="number.size = $event"
+      />
+    </div>
+    <FieldChoice
+      v-if="units.length > 1"
+      :model-value="unit"
+      :label="t('pack.unit')"
+      :items="units.map((u) => ({ value: u, title: u }))"
+      test="pack-unit"
+      @update:model-value="unit = $event!"
+    />
+    <p v-if="allOf" class="small" data-test="pack-all">{{ t('pack.all', { amount: allOf }) }}</p>
+    <div v-if="session.isOwner" class="even">
+      <FieldAmountField
+        v-model="text.price"
+        :label="t('pack.price')"
+        unit="€"
+        :error="form.fields.value.price"
+        test="pack-price-paid"
+        @number="number.price = $event"
+      />
+      <FieldChoice
+        :model-value="per"
+        :label="t('pack.per')"
+        :items="items(['pack', 'all'] as const, 'packPer')"
+        test="pack-per"
+        @update:model-value="per = $event!"
+      />
+    </div>
+    <p v-if="number.price !== null && per === 'pack' && number.packs" class="small">
+      {{ t('pack.costs', { all: money(number.price * number.packs) }) }}
+    </p>
+    <div class="even">
+      <v-text-field v-model="supplier" :label="t('weighIn.supplier')" maxlength="200" data-test="pack-supplier" />
+      <label class="by"
+        ><span class="small quiet">{{ t('parts.useBy') }}</span
+        ><input v-model="useBy" type="date" data-test="pack-use-by"
+      /></label>
+    </div>
+    <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
+    <FieldDoubtBox :doubts="form.doubts.value" @mend="form.clear()" @confirm="save(true)" />
+    <div v-if="!form.doubts.value.length" class="act">
+      <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save-pack">{{ t('pack.save') }}</v-btn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.even {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+  align-items: start;
+}
+.by {
+  display: grid;
+  gap: 4px;
+}
+.by input {
+  min-height: 48px;
+  padding: 0 12px;
+  border: 1px solid var(--rule);
+  border-radius: 12px;
+  background: var(--sheet);
+  font: 600 15px var(--text);
+  color: var(--ink);
+}
+</style>
