@@ -71,6 +71,23 @@ const delivery = (standId: string, over: Partial<BodyInput<'postLot'>> = {}): Bo
   ...over,
 })
 
+const pack = (standId: string): BodyInput<'postPack'> => ({
+  id: uuid(),
+  standId,
+  ingredientKey: 'white-sugar',
+  packs: 2,
+  size: 1,
+  unit: 'kg',
+  price: { paid: 1, per: 'pack' },
+})
+/** With water in it. */
+const jar = {
+  takenKg: 0.5,
+  juice: { value: 300, unit: 'mL' as const },
+  water: { value: 150, unit: 'mL' as const },
+  base: 'Morning jar',
+}
+
 /**
  * What the demo does not do: facts taken out, put back and corrected, a press left out, own values, an enrolled tablet.
  */
@@ -120,10 +137,13 @@ async function enrich(owner: Session, stand: string): Promise<void> {
     { kind: 'clean', routine: 'rinse', initials: 'NO' },
     { kind: 'garnish', pieces: 2, massG: null },
     { kind: 'discard', kg: 0.1, reason: 'mould' },
+    { kind: 'peel', kg: 0.5, peeledG: 300, parts: [{ part: 'peel', g: 150, kept: null }] },
     sorted,
   ]) {
     await owner.send('POST', `/lots/${lot.id}/events`, { id: uuid(), event })
   }
+  await owner.send('POST', '/packs', pack(stand))
+  await owner.send('POST', '/presses', press(lot.id, jar))
   await owner.send('POST', '/ingredients', { id: uuid(), name: 'Garden mint', likeKey: 'mint' })
   await owner.send('PUT', '/ingredients/orange-juice', { own: { composition: { citric: 0.9 }, ph: 3.6 }, version: 1 })
   await owner.send('PUT', '/ingredients/lemon/handling', {
@@ -147,6 +167,8 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   const writes: [KeptId, Record<string, string>, object][] = [
     ['postLot', {}, lot],
     ['postPress', {}, press(lot.id)],
+    ['postPack', {}, pack(stand)],
+    ['postPress', {}, press(crate.id, jar)],
     [
       'postPress',
       {},

@@ -62,7 +62,9 @@ async function expectLikeLive(): Promise<void> {
 }
 
 it('there is a fixture of every release', () =>
-  expect(fixtures).toEqual(expect.arrayContaining(['schema-18.sql', 'schema-44', 'schema-49', 'schema-52'])))
+  expect(fixtures).toEqual(
+    expect.arrayContaining(['schema-18.sql', 'schema-44', 'schema-49', 'schema-52', 'schema-57']),
+  ))
 
 describe.each(fixtures)('%s', (fixture) => {
   it('comes up to now, with every row that it had', async () => {
