@@ -143,7 +143,9 @@ async function enrich(owner: Session, stand: string): Promise<void> {
     await owner.send('POST', `/lots/${lot.id}/events`, { id: uuid(), event })
   }
   await owner.send('POST', '/packs', pack(stand))
-  await owner.send('POST', '/presses', press(lot.id, jar))
+  const more = delivery(stand, { kg: 3 })
+  await owner.send('POST', '/lots', more)
+  await owner.send('POST', '/presses', press(more.id, jar))
   await owner.send('POST', '/ingredients', { id: uuid(), name: 'Garden mint', likeKey: 'mint' })
   await owner.send('PUT', '/ingredients/orange-juice', { own: { composition: { citric: 0.9 }, ph: 3.6 }, version: 1 })
   await owner.send('PUT', '/ingredients/lemon/handling', {
