@@ -36,9 +36,20 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   await expect(page.locator('[data-test=story]')).toContainText('Entrada')
   await sound(page)
   await page.locator('[data-test=lot-press]').tap()
+  await page.locator('[data-test=more-mix]').tap()
+  await input(page, 'taken').fill('1')
+  await input(page, 'juice').fill('0,6')
+  await input(page, 'water').fill('200')
+  await page.locator('[data-test=add-also]').tap()
+  await expect(page.locator('[data-test=base-name]')).toBeVisible()
+  await sound(page)
+  await page.locator('[data-test=also-remove-0]').tap()
   await page.locator('[data-test=more-parts]').tap()
   await page.locator('[data-test=add-part]').tap()
   await page.locator('[data-test=more-readings]').tap()
+  await sound(page)
+  await page.getByText('Cancelar').tap()
+  await page.locator('[data-test=do-peel]').tap()
   await sound(page)
   for (const [path, heading] of [
     ['/fruit/yield/lemon', 'Lo que rinde un kilo'],
@@ -58,6 +69,9 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   await sound(page)
   await page.goto('/store')
   await expect(page.locator('h1')).toHaveText('Almacén')
+  await sound(page)
+  await page.locator('[data-test=tab-shelf]').tap()
+  await page.locator('[data-test=take-in]').tap()
   await sound(page)
   for (const [path, heading] of [
     ['/history', 'Historial'],

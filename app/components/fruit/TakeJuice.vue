@@ -53,14 +53,14 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
       <FieldAmountField
         v-model="text"
         :label="t('juice.amount')"
-        :unit="lot.unit"
+        :unit="t(`unit.${lot.unit}`)"
         :device="lot.unit === 'g'"
         :error="form.fields.value.amount"
         test="juice-ml"
         @number="ml = $event"
       />
       <v-btn data-test="juice-all" @click="text = String(left)">{{
-        t('juice.all', { amount: n(left), unit: lot.unit })
+        t('juice.all', { amount: n(left), unit: t(`unit.${lot.unit}`) })
       }}</v-btn>
     </div>
     <FieldChoice

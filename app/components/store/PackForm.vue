@@ -41,7 +41,7 @@ const units = computed((): PackUnit[] => (isGoods.value ? ['pieces'] : PACK_UNIT
 const allOf = computed(() =>
   number.packs === null || number.size === null
     ? null
-    : `${n(number.packs * number.size, 3)} ${t(`unit.${unit.value}`)}`,
+    : `${n(number.packs * number.size, isGoods.value ? 0 : 2)} ${t(`unit.${unit.value}`)}`,
 )
 useFirstField(useTemplateRef<HTMLElement>('root'))
 let id = uuid()
@@ -159,7 +159,7 @@ async function save(confirm?: true): Promise<void> {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 10px;
-  align-items: start;
+  align-items: end;
 }
 .by {
   display: grid;

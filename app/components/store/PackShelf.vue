@@ -15,7 +15,7 @@ const lots = computed(() =>
 )
 const amountOf = (amount: number, { unit }: Lot): string =>
   unit === 'pieces'
-    ? n(amount)
+    ? `${n(amount)} ${t('unit.pieces')}`
     : amount >= 1000
       ? `${n(amount / 1000, 2)} ${unit === 'g' ? 'kg' : 'L'}`
       : `${n(amount)} ${unit}`

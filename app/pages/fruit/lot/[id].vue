@@ -103,7 +103,7 @@ async function corrected(newId: string): Promise<void> {
           >{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey) }} &#8201;<span
             class="num"
             >{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0)
-            }}<span class="unit">&nbsp;{{ received ? 'kg' : lot.unit }}</span></span
+            }}<span class="unit">&nbsp;{{ received ? 'kg' : t(`unit.${lot.unit}`) }}</span></span
           >
         </h1>
         <FruitKeepingWord v-if="keeping" :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" />
@@ -142,7 +142,7 @@ async function corrected(newId: string): Promise<void> {
         <div v-else>
           <dt>{{ t('lot.left') }}</dt>
           <dd>
-            <b class="num">{{ n(lot.onHand) }}</b> <span class="unit">{{ lot.unit }}</span>
+            <b class="num">{{ n(lot.onHand) }}</b> <span class="unit">{{ t(`unit.${lot.unit}`) }}</span>
           </dd>
         </div>
         <div v-if="unitG">
