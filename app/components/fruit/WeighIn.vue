@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { pricePerKg } from '#core/cost'
-import { checkWeighIn, type WeighIn } from '#core/limits'
+import type { WeighIn } from '#core/limits'
 import { evaluateReceipt } from '#core/yield'
 import { FEELS, PLACES, PRICE_PER, type Feel, type Place, type PricePer } from '#shared/lists'
 import type { Lot } from '#shared/contract'
@@ -81,7 +81,6 @@ let lotId = uuid()
 useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (idempotencyKey, confirm) => {
   const i = input.value
-  refuseHere(checkWeighIn(i, lastPrice.value, handling.value?.pieceG ?? null, session.now().toISOString()), confirm)
   const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
   const seen =
     feel.value ||
@@ -99,24 +98,24 @@ const form = useSubmit(async (idempotencyKey, confirm) => {
           measured,
         }
       : null
-  await outbox.keep('postLot', {
-    key: idempotencyKey,
-    body: {
-      id: lotId,
-      standId: session.standId,
-      ingredientKey: key.value!,
-      supplier: supplier.value?.trim() || null,
-      kg: i.kg,
-      count: i.count,
-      crates: i.crates,
-      price: i.price,
-      place: place.value,
-      seen,
-      at: at.value,
-      replaces: old?.id ?? null,
-      confirm,
-    },
-  })
+  const body = {
+    id: lotId,
+    standId: session.standId,
+    ingredientKey: key.value!,
+    supplier: supplier.value?.trim() || null,
+    kg: i.kg,
+    count: i.count,
+    crates: i.crates,
+    price: i.price,
+    place: place.value,
+    seen,
+    at: at.value,
+    replaces: old?.id ?? null,
+    confirm,
+  }
+  // Booked here first, so that what cannot be is said without a connection.
+  refuseHere(lots.tryOut('receive', { params: {}, body }), confirm)
+  await outbox.keep('postLot', { key: idempotencyKey, body })
 })
 const fieldOf: Partial<Record<Amount, string>> = { cracked: 'crackedShare' }
 const error = (a: Amount): string | undefined => form.fields.value[fieldOf[a] ?? a]
