@@ -1,4 +1,5 @@
-import type { LotRow } from './rows'
+import type { Part } from '../yield'
+import type { Kept, LotRow } from './rows'
 
 type Own = Pick<LotRow, 'id' | 'kind' | 'amount' | 'cost' | 'place' | 'sourceId' | 'at'>
 
@@ -20,3 +21,18 @@ export const child = (of: LotRow, own: Own & Partial<LotRow>): LotRow => ({
   useFor: null,
   ...own,
 })
+
+/** A part that is kept as a lot of its own. @param amount g */
+export const keptPart = (
+  of: LotRow,
+  { part, kept, ...own }: { part: Part; kept: Kept } & Pick<Own, 'amount' | 'cost' | 'sourceId' | 'at'>,
+): LotRow =>
+  child(of, {
+    ...own,
+    id: kept.lotId,
+    kind: 'by-product',
+    part,
+    place: kept.place,
+    useBy: kept.useBy,
+    useFor: kept.useFor,
+  })

@@ -1,7 +1,7 @@
 import { checkPeel, checkTake } from '../limits'
 import { roundAmount } from '../units'
 import { byProductsCost, shareOfCost } from '../yield'
-import { child } from './child'
+import { child, keptPart } from './child'
 import { roundMoney } from './money'
 import { onLot } from './on-lot'
 import type { PartKept } from './rows'
@@ -58,19 +58,8 @@ export const peel = onLot<Peel>({
       sourceId: told.id,
       at,
     })
-    const parts = kept.map(({ part, g, kept: k }, i) =>
-      child(lot, {
-        id: k.lotId,
-        kind: 'by-product',
-        part,
-        amount: roundAmount(g),
-        cost: carried ? carried[i]! : null,
-        place: k.place,
-        useBy: k.useBy,
-        useFor: k.useFor,
-        sourceId: told.id,
-        at,
-      }),
+    const parts = kept.map(({ part, g, kept }, i) =>
+      keptPart(lot, { part, kept, amount: roundAmount(g), cost: carried ? carried[i]! : null, sourceId: told.id, at }),
     )
     return { as: 'peel-in', lots: [peeled, ...parts] }
   },

@@ -1,7 +1,7 @@
 import type { WaterTold } from '../limits'
 import { roundAmount } from '../units'
 import { byProductsCost, costOfTaken, handlingOf, shareOfCost, titratableAcidity } from '../yield'
-import { child } from './child'
+import { child, keptPart } from './child'
 import { lotOf } from './lot-of'
 import { roundMoney } from './money'
 import { movement } from './movement'
@@ -132,15 +132,11 @@ export const press: Book<Press> = {
       at,
     })
     const byProducts = kept.map(({ part, kept: k }, i) =>
-      child(lot, {
-        id: k.lotId,
-        kind: 'by-product',
+      keptPart(lot, {
         part,
+        kept: k,
         amount: roundAmount(pressed.byProducts.find((b) => b.name === part)?.massG ?? 0),
         cost: carried ? carried[i]! : null,
-        place: k.place,
-        useBy: k.useBy,
-        useFor: k.useFor,
         sourceId: told.id,
         at,
       }),

@@ -1,7 +1,7 @@
 import { checkSort, checkTake } from '../limits'
 import { roundAmount } from '../units'
 import { shareOfCost } from '../yield'
-import { child } from './child'
+import { keptPart } from './child'
 import { roundMoney } from './money'
 import { onLot } from './on-lot'
 import type { DiscardReason } from './words'
@@ -36,18 +36,7 @@ export const sort = onLot<Sort>({
       if (!kept || g === null) return []
       const amount = roundAmount(g)
       const cost = shareOfCost(lot.cost, lot.amount, amount)
-      return child(lot, {
-        id: kept.lotId,
-        kind: 'by-product',
-        part,
-        amount,
-        cost: cost === null ? null : roundMoney(cost),
-        place: kept.place,
-        useBy: kept.useBy,
-        useFor: kept.useFor,
-        sourceId: told.id,
-        at,
-      })
+      return keptPart(lot, { part, kept, amount, cost: cost === null ? null : roundMoney(cost), sourceId: told.id, at })
     }),
   }),
 })

@@ -71,7 +71,7 @@ it('fruit is on the shelf however much juice nobody counted down, and what is ou
   await owner.call('voidFact', { params: { id: slip.id }, body: { entity: 'lot' } })
   const db = database()
   await db.query(
-    `INSERT INTO lot (id, stand_id, ingredient_key, kind, unit, amount, at, person_id, confirmed)
+    `INSERT INTO lot (id, stand_id, item_key, kind, unit, amount, at, person_id, confirmed)
     SELECT CONCAT('00000000-0000-7000-9000-', LPAD(seq, 12, '0')), :stand, 'lemon-juice', 'pressed', 'mL', 1, UTC_TIMESTAMP(6) + INTERVAL seq SECOND, (SELECT person_id FROM lot WHERE id = :id), '[]' FROM seq_1_to_700`,
     { replacements: { stand, id: old.id } },
   )

@@ -157,7 +157,7 @@ describe('what somebody may not see, they cannot overwrite', () => {
         e.role !== 'owner' &&
         /eur|price/i.test(JSON.stringify(Object.keys((e.body as unknown as { shape?: object }).shape ?? {}))),
     )
-    expect(taken.map((e) => e.id).sort()).toEqual(['postLot', 'putRecipe'])
+    expect(taken.map((e) => e.id).sort()).toEqual(['postLot', 'postPack', 'putRecipe'])
   })
 })
 
