@@ -66,7 +66,9 @@ const latestOf = computed(() => {
 })
 function nameOf(row: HistoryRow): string {
   const v = { ...row.before, ...row.after } as Record<string, string>
-  if (v.ingredientKey) return name(v.ingredientKey)
+  // What a lot is of had another name before.
+  const key = v.itemKey ?? v.ingredientKey
+  if (key) return name(key)
   if (v.name) return v.name
   if (v.recipeId)
     return [drinks.byId.get(v.recipeId)?.name ?? '', v.day ? calendarDay(v.day) : ''].filter(Boolean).join(', ')
@@ -79,13 +81,13 @@ function valueOf(field: string, v: unknown): string {
   if (field !== 'day' && !Number.isNaN(Number(v))) return n(Number(v), Number.isInteger(Number(v)) ? 0 : 2)
   return String(v)
 }
-/** A lot is fruit that came, juice that was pressed, or what is left of pressing. */
+/** A lot is fruit that came, juice that was pressed, what is left of it, what was peeled, or packs. */
 const entityOf = (row: HistoryRow): string =>
   row.entity === 'lot' && row.after?.kind && row.after.kind !== 'received' ? row.after.kind : row.entity
 const fieldOf = (field: string): string => (te(`history.field.${field}`) ? t(`history.field.${field}`) : field)
 const isFact = (row: HistoryRow): boolean =>
   (row.entity !== 'lot' && VOID_KINDS.includes(row.entity as VoidKind)) ||
-  (row.entity === 'lot' && (row.after?.kind === 'received' || 'voided' in (row.after ?? {})))
+  (row.entity === 'lot' && (['received', 'pack'].includes(row.after?.kind) || 'voided' in (row.after ?? {})))
 const isOut = (row: HistoryRow): boolean => latestOf.value.get(row.entityId)?.after?.voided === true
 const isLatest = (row: HistoryRow): boolean => latestOf.value.get(row.entityId) === row
 

@@ -506,6 +506,7 @@ export const ui: typeof en = {
     nothing: 'nada',
     filter: 'Mostrar',
     field: {
+      purchasedG: 'como se compró, g',
       name: 'nombre',
       amount: 'cantidad, g o mL',
       cost: 'costo, €',
@@ -582,6 +583,8 @@ export const ui: typeof en = {
       lot: 'Entrada',
       pressed: 'Jugo',
       'by-product': 'Resto de exprimir',
+      peeled: 'Fruta pelada',
+      pack: 'Paquetes',
       press: 'Exprimida',
       'lot-event': 'Revisado, lavado, usado, tirado',
       'press-mark': 'Si una exprimida cuenta',

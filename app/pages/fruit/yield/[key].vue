@@ -107,6 +107,7 @@ function download(): void {
       ...(session.isOwner ? ['cost_per_L'] : []),
       'left_out',
       'weighed',
+      'water_g',
       'by',
     ],
     ...presses.value.map((p) => {
@@ -121,6 +122,7 @@ function download(): void {
         ...(session.isOwner ? [x.costPerL === null ? '' : Math.round(x.costPerL * 100) / 100] : []),
         x.leftOut ? 1 : 0,
         x.weighed ? 1 : 0,
+        p.base ? Math.round(p.base.waterG) : 0,
         p.by,
       ]
     }),
