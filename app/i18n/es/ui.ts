@@ -586,7 +586,7 @@ export const ui: typeof en = {
       peeled: 'Fruta pelada',
       pack: 'Paquetes',
       press: 'Exprimida',
-      'lot-event': 'Revisado, lavado, usado, tirado',
+      'lot-event': 'Revisado, lavado, pelado, usado, tirado',
       'press-mark': 'Si una exprimida cuenta',
       price: 'Precio',
       recipe: 'Bebida',
