@@ -16,16 +16,16 @@ export interface Pack {
   id: string
   standId: string
   /** what is in the packs: an ingredient, or goods */
-  ingredientKey: string | null
-  goods: string | null
-  supplier: string | null
+  ingredientKey?: string | null
+  goods?: string | null
+  supplier?: string | null
   /** packs, and how much is in each */
   packs: number
   size: number
   unit: PackUnit
   /** what one pack, or all of them, cost */
-  price: { paid: number; per: 'pack' | 'all' } | null
-  useBy: string | null
+  price?: { paid: number; per: 'pack' | 'all' } | null
+  useBy?: string | null
   at?: string | null
 }
 
@@ -61,7 +61,8 @@ export const pack: Book<Pack> = {
     const data = ingredientKey ? state.data(ingredientKey) : undefined
     if (!goods && !data) return missing('ingredientKey')
     if (data?.fruit) return refused({ code: 'fruit-is-weighed', field: 'ingredientKey', numbers: {} })
-    const price = state.teller.seesMoney ? told.price : null
+    const { supplier = null, useBy = null } = told
+    const price = (state.teller.seesMoney && told.price) || null
     const limits = checkPacks({ ...told, price, isGoods: !!goods, at: told.at ?? null, now: state.now })
     if (limits.length) return refused(...limits)
     const each = packAmount(told.size, told.unit)
@@ -74,7 +75,7 @@ export const pack: Book<Pack> = {
       itemKey: (goods ?? ingredientKey)!,
       kind: 'pack',
       part: null,
-      supplier: told.supplier,
+      supplier,
       count: told.packs,
       crates: null,
       unit: each.unit,
@@ -85,7 +86,7 @@ export const pack: Book<Pack> = {
       marketCost: null,
       place: null,
       seen: null,
-      useBy: told.useBy,
+      useBy,
       useFor: null,
       sourceId: null,
       at,
@@ -110,7 +111,7 @@ function priceOf(told: Pack, packPrice: number, packG: number | null, since: str
     packG: roundAmount(packG),
     source: 'receipt',
     lotId: told.id,
-    supplier: told.supplier,
+    supplier: told.supplier ?? null,
     since,
   }
 }

@@ -282,6 +282,9 @@ describe('every write that carries a key', () => {
         count: null,
       },
     }),
+    postPack: async () => ({
+      body: { id: uuid(), standId: stand, ingredientKey: 'honey', packs: 2, size: 1, unit: 'kg' },
+    }),
     postPress: async () => ({ body: pressBody((await weighIn(owner, stand, 5)).id) }),
     putRecipe: async () => ({ params: { id: uuid() }, body: (await makeDrink(owner, `Keyed ${uuid()}`)).body }),
     signOff: async () => ({

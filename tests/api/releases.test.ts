@@ -14,6 +14,8 @@ import { opened, sendArchive } from './archives'
 // the figures of its standards.
 const FIXTURES = join(__dirname, '../fixtures')
 const releases = readdirSync(FIXTURES).filter((f) => !f.endsWith('.sql'))
+/** Routes that came later than the first release with an outbox, and the schema that they came with. */
+const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = { postPack: 70 }
 const control = async (what: string): Promise<string> => {
   const r = await fetch(process.env.OLVEX_TEST_CONTROL! + what)
   if (!r.ok) throw new Error(await r.text())
@@ -43,7 +45,8 @@ describe.each(releases)('%s', (release) => {
     })
     expect(signed.status).toBe(200)
     const cookie = signed.headers.getSetCookie()[0]!.split(';')[0]!
-    expect([...new Set(entries.map((e) => e.route))].sort()).toEqual([...KEPT_ROUTES].sort())
+    const known = KEPT_ROUTES.filter((r) => (SINCE[r] ?? 0) <= Number(release.split('-')[1]))
+    expect([...new Set(entries.map((e) => e.route))].sort()).toEqual([...known].sort())
     const send = (e: Entry) => {
       const { method, path } = contract[e.route]
       const filled = path.replace('{id}', e.params.id ?? '')
