@@ -6,7 +6,7 @@ import { answered, asCrew, asOwner, choose, expect, fromMenu, input, openDrink, 
 const NAME = 'Pineapple mango jar'
 const jug = (page: Page) => page.locator('[data-test=juice-lot]', { hasText: NAME })
 const called = (page: Page) => page.locator('[data-test=base-name] input[type=text]')
-const pineapple = (page: Page) => page.locator('[data-test=lot][data-fruit=pineapple]').first()
+const pineapple = (page: Page) => page.locator('[data-test=lot][data-fruit=pineapple]', { hasText: '6.00 kg' }).first()
 
 test('fruit pressed with water, and with other fruit, is costed and goes into a drink', async ({ page }) => {
   await asOwner(page)

@@ -16,6 +16,8 @@ const keys = computed(() => ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', m
   <div
     v-if="keypad.touch && keypad.target"
     class="pad no-print"
+    role="region"
+    :aria-label="keypad.target.label"
     data-test="keypad"
     @pointerdown.prevent
     @mousedown.prevent
