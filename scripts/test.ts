@@ -175,7 +175,7 @@ async function e2e(): Promise<void> {
     await installation('demo', true, { OLVEX_BENCH: bench.address }),
   ]
   const env = { OLVEX_E2E_BENCH: bench.address, OLVEX_E2E_OWN: own.app.url, OLVEX_E2E_DEMO: demo.app.url }
-  await playwright(['whole-job', 'tablet', 'offline', 'phone'], env)
+  await playwright(['whole-job', 'tablet', 'offline', 'phone', 'base'], env)
   // The data must outlive a stop of everything.
   await restart(own)
   if (!only.length || only.some((name) => 'after-restart'.includes(name))) await playwright(['after-restart'], env)
