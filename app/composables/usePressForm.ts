@@ -191,7 +191,11 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   /** the press as the books would hold it */
   const row = computed(() => booked.value?.presses[0] ?? null)
   const figures = computed(() => row.value && figuresOfPress(row.value as unknown as Press))
-  const limit = computed((): Finding | null => booked.value?.limits.find((l) => !NOT_YET.includes(l.code)) ?? null)
+  /** on its way: what the shelf holds meanwhile is without the fruit that it takes */
+  const sending = ref(false)
+  const limit = computed((): Finding | null =>
+    sending.value ? null : (booked.value?.limits.find((l) => !NOT_YET.includes(l.code)) ?? null),
+  )
 
   useFirstField(useTemplateRef<HTMLElement>('root'))
   const form = useSubmit(async (key, confirm) => {
@@ -215,7 +219,12 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
       if (a.kg === null) form.refuse(`also.${i}.takenKg`, t('problem.kg-missing'))
     })
     if (Object.keys(form.fields.value).length) return
-    if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
+    sending.value = true
+    const isDone = await (confirm ? form.confirmDoubts() : form.submit())
+    if (!isDone) {
+      sending.value = false
+      return
+    }
     // What was just written is laid over what is shown: nobody waits for it to be read again.
     inBackground(store.load())
     const pressId = id
