@@ -197,13 +197,23 @@ describe('packs', () => {
     expect(said({ ingredientKey: 'lemon' })).toEqual(['ingredientKey:fruit-is-weighed'])
     expect(said({ ingredientKey: 'gone' })).toEqual(['ingredientKey:not-found'])
     expect(said({ ingredientKey: null })).toEqual(['ingredientKey:not-found'])
-    expect(said({ packs: 1.5, size: 0 })).toEqual(['packs:packs-not-whole', 'size:pack-size-out-of-range'])
+    expect(said({ packs: 1.5, size: 0 })).toEqual(['packs:packs-not-whole', 'size:pack-empty'])
     expect(said({ unit: 'pieces', size: 2 })).toEqual(['unit:ingredient-not-in-pieces'])
     expect(said({ goods: 'cup:c1', unit: 'L' })).toEqual(['unit:goods-in-pieces'])
     expect(said({ goods: 'cup:c1', unit: 'pieces', size: 2.5 })).toEqual(['size:count-not-whole'])
     expect(said({ goods: 'cup:c2', unit: 'pieces' })).toEqual(['goods:not-found'])
     expect(said({ goods: 'plate:c1', unit: 'pieces' })).toEqual(['goods:not-found'])
     expect(said({ price: { paid: -1, per: 'all' } })).toEqual(['price:price-negative'])
+    // What rounds to nothing, what no column holds, and a price of a kilo beyond what is kept
+    expect(said({ size: 0.0004, unit: 'g' })).toEqual(['size:pack-empty'])
+    expect(said({ packs: 10_000, size: 1e6 })).toEqual(['size:packs-too-much'])
+    expect(said({ packs: 10_000, size: 1, price: { paid: 11, per: 'pack' } })).toEqual([
+      'size:packs-too-much',
+      'price:price-too-much',
+    ])
+    expect(said({ packs: 1, size: 0.01, unit: 'g', price: { paid: 99_000, per: 'all' } })).toEqual([
+      'price:price-too-much',
+    ])
   })
   it('go down by the piece, and never by more than there are', () => {
     const cups = lot('cups', 'cup:c1', { kind: 'pack', itemKind: 'goods', unit: 'pieces', amount: 150, onHand: 150 })

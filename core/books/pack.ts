@@ -1,5 +1,5 @@
 import { pricePerKg } from '../cost/price'
-import { checkPacks, priceDoubts } from '../limits'
+import { checkPack, checkPacks, priceDoubts } from '../limits'
 import { streamOf, volumePerGram } from '../process'
 import { isMassUnit, roundAmount, toGrams, toMillilitres } from '../units'
 import type { PackUnit } from '../limits'
@@ -63,11 +63,21 @@ export const pack: Book<Pack> = {
     if (data?.fruit) return refused({ code: 'fruit-is-weighed', field: 'ingredientKey', numbers: {} })
     const { supplier = null, useBy = null } = told
     const price = (state.teller.seesMoney && told.price) || null
-    const limits = checkPacks({ ...told, price, isGoods: !!goods, at: told.at ?? null, now: state.now })
-    if (limits.length) return refused(...limits)
     const each = packAmount(told.size, told.unit)
     const at = told.at ?? state.now
     const packPrice = price && (price.per === 'pack' ? price.paid : price.paid / told.packs)
+    const paid = data && packPrice ? priceOf(told, packPrice, gramsOf(each.amount, each.unit, data), at) : null
+    const limits = checkPacks({
+      ...told,
+      each: each.amount,
+      price,
+      isGoods: !!goods,
+      at: told.at ?? null,
+      now: state.now,
+    })
+    // A price is kept of a kilo too: next to nothing in a pack makes it more than can be.
+    if (!limits.length && paid) limits.push(...checkPack(paid).map((l) => ({ ...l, field: 'price' })))
+    if (limits.length) return refused(...limits)
     const lot: LotRow = {
       id: told.id,
       standId: told.standId,
@@ -91,7 +101,6 @@ export const pack: Book<Pack> = {
       sourceId: null,
       at,
     }
-    const paid = data && packPrice ? priceOf(told, packPrice, gramsOf(each.amount, each.unit, data), at) : null
     return {
       ...BOOKED,
       doubts: paid ? priceDoubts(pricePerKg(paid), state.lastPerKg(paid.ingredientKey)) : [],

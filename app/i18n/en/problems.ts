@@ -232,7 +232,9 @@ export const problems = {
     'packs-missing': 'Type how many packs came.',
     'size-missing': 'Type how much is in each pack.',
     'packs-not-whole': '{value} packs cannot be. Type a whole number from 1 to {most}.',
-    'pack-size-out-of-range': 'A pack of {value} cannot be: above 0, at most {most}.',
+    'pack-empty': 'A pack of {value} holds nothing. Type how much is in each, above 0.',
+    'packs-too-much':
+      '{value} g, mL or pieces in all are more than a stand takes in at once: at most {most}. Check the packs and the unit.',
     'goods-in-pieces': 'Cups, lids and straws are counted in pieces.',
     'ingredient-not-in-pieces': 'An ingredient is taken in by weight or volume.',
     'fruit-is-weighed': 'Fruit is weighed in, under Fruit.',

@@ -233,7 +233,9 @@ export const problems: typeof en = {
     'packs-missing': 'Escribe cuántos paquetes llegaron.',
     'size-missing': 'Escribe cuánto trae cada paquete.',
     'packs-not-whole': '{value} paquetes no puede ser. Escribe un número entero de 1 a {most}.',
-    'pack-size-out-of-range': 'Un paquete de {value} no puede ser: más de 0, a lo más {most}.',
+    'pack-empty': 'Un paquete de {value} no trae nada. Escribe cuánto hay en cada uno, más de 0.',
+    'packs-too-much':
+      '{value} g, mL o piezas en total son más de lo que un puesto recibe de una vez: a lo más {most}. Revisa los paquetes y la unidad.',
     'goods-in-pieces': 'Vasos, tapas y popotes se cuentan en piezas.',
     'ingredient-not-in-pieces': 'Un ingrediente se recibe por peso o volumen.',
     'fruit-is-weighed': 'La fruta se pesa al llegar, en Fruta.',
