@@ -19,8 +19,8 @@ export interface FactEntry<K extends FactKind> {
   row: VoidKind
   /** whether it may wait on a tablet while the server does not answer */
   waits: boolean
-  /** which list shows what it did, and is read again where somebody else told one */
-  refreshes: 'fruit'
+  /** which lists show what it did, and are read again where somebody else told one */
+  refreshes: readonly ('fruit' | 'catalogue')[]
   /** the number of its body that the outbox mends it by, where it was refused */
   mendedBy?: string
   /** what is told, as the book takes it */
@@ -36,7 +36,7 @@ const onLot = <K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'void'
   role: 'crew',
   row: 'lot-event',
   waits: true,
-  refreshes: 'fruit',
+  refreshes: ['fruit'],
   told: ({ params, body }) => ({ ...body, lotId: params.id }) as unknown as Told<K>,
   makes: ({ id, event }) => [id, ...('parts' in event ? keptOf(event.parts) : [])],
 })
@@ -48,7 +48,7 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'lot',
     waits: true,
-    refreshes: 'fruit',
+    refreshes: ['fruit'],
     mendedBy: 'kg',
     told: ({ body }) => body as unknown as Told<'receive'>,
     makes: ({ id }) => [id],
@@ -58,7 +58,7 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'lot',
     waits: true,
-    refreshes: 'fruit',
+    refreshes: ['fruit'],
     mendedBy: 'packs',
     told: ({ body }) => body as unknown as Told<'pack'>,
     makes: ({ id }) => [id],
@@ -68,7 +68,8 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'press',
     waits: true,
-    refreshes: 'fruit',
+    // What a base is made of follows from its makings.
+    refreshes: ['fruit', 'catalogue'],
     mendedBy: 'takenKg',
     told: ({ body }) => body as unknown as Told<'press'>,
     makes: ({ id, juiceLotId, parts }) => [id, juiceLotId ?? rowId(id, 'juice'), ...keptOf(parts)],
@@ -84,8 +85,8 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
 }
 export type Fact = keyof typeof FACTS
 
-/** Kinds of rows that facts write, and the list that each of them shows in. */
-export const REFRESHES: Readonly<Record<string, string>> = Object.fromEntries(
+/** Kinds of rows that facts write, and the lists that each of them shows in. */
+export const REFRESHES: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
   Object.values(FACTS).map((f) => [f.row, f.refreshes]),
 )
 /** Kinds of what is done with a lot: they share a route and a table. */

@@ -93,7 +93,14 @@ export const ROUTES = {
 
   stands: { id: 'stands', method: 'GET', path: '/api/v1/stands', role: 'crew', shows: ['stand'] },
   putStand: { id: 'putStand', method: 'PUT', path: '/api/v1/stands/{id}', role: 'owner' },
-  ingredients: { id: 'ingredients', method: 'GET', path: '/api/v1/ingredients', role: 'crew', shows: ['ingredient'] },
+  ingredients: {
+    id: 'ingredients',
+    method: 'GET',
+    path: '/api/v1/ingredients',
+    role: 'crew',
+    // What is in a base follows from its makings.
+    shows: ['ingredient', 'press'],
+  },
   postIngredient: { id: 'postIngredient', method: 'POST', path: '/api/v1/ingredients', role: 'owner' },
   putIngredient: { id: 'putIngredient', method: 'PUT', path: '/api/v1/ingredients/{id}', role: 'owner' },
   putHandling: { id: 'putHandling', method: 'PUT', path: '/api/v1/ingredients/{id}/handling', role: 'owner' },

@@ -29,8 +29,8 @@ export function useLive(): void {
     catalogue: () => useCatalogue().load(),
     session: () => session.load(),
   }
-  const OF: Record<string, string[]> = {
-    ...Object.fromEntries(Object.entries(REFRESHES).map(([row, list]) => [row, [list]])),
+  const OF: Record<string, readonly string[]> = {
+    ...REFRESHES,
     'press-mark': ['fruit'],
     price: ['catalogue'],
     recipe: ['drinks'],
@@ -64,6 +64,8 @@ export function useLive(): void {
       for (const r of reply.rows) seen.add(r.seq)
       if (first) return
       const stores = new Set(wasOffline || reply.more ? Object.keys(LOAD) : fresh.flatMap((r) => OF[r.entity] ?? []))
+      // What things are called comes before what there is of them.
+      if (stores.delete('catalogue')) await LOAD.catalogue!()
       await Promise.all([...stores].map((s) => LOAD[s]!()))
     } catch (e) {
       if (!(e instanceof ApiProblem)) throw e

@@ -226,7 +226,8 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
       return
     }
     // What was just written is laid over what is shown: nobody waits for it to be read again.
-    inBackground(store.load())
+    // What a base is called comes before the jug of it.
+    inBackground(isBase.value ? catalogue.load().then(store.load) : store.load())
     const pressId = id
     id = uuid()
     done(pressId)

@@ -172,11 +172,9 @@ export const useFruit = defineStore('fruit', () => {
       .reduce((sum, l) => sum + l.onHand, 0)
   const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.itemKey))
 
-  let knownMakings: string | null = null
   onForget(() => {
     answered.value = { lots: [], presses: [] }
     ready.value = false
-    knownMakings = null
   })
   async function load(): Promise<void> {
     const stand = useSession().standId
@@ -186,10 +184,6 @@ export const useFruit = defineStore('fruit', () => {
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
     ])
-    const makings = p.flatMap((x) => (x.baseKey ? x.id : [])).join()
-    // What bases are made of is known by their makings: with others, the catalogue is another.
-    if (knownMakings !== null && makings !== knownMakings) await useCatalogue().load()
-    knownMakings = makings
     answered.value = { lots: l, presses: p }
     clock.value = useSession().now().toISOString()
     shown()

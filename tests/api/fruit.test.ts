@@ -371,3 +371,30 @@ describe('prices and packs', () => {
       (await owner.call('prices')).body.filter((p: { ingredientKey: string }) => p.ingredientKey === 'celery'),
     ).toHaveLength(6))
 })
+
+it('what is in a base follows its makings: another one, one that is taken out, and none', async () => {
+  const lot = await weighIn(owner, stand, 10, { ingredientKey: 'pineapple' })
+  const name = `Jar ${uuid()}`
+  const made = async (waterMl: number): Promise<string> => {
+    const id = uuid()
+    const water = { value: waterMl, unit: 'mL' as const }
+    const body = { ...pressBody(lot.id), id, takenKg: 1, juice: { value: 600, unit: 'mL' as const }, water, base: name }
+    expect(
+      (await owner.call('postPress', { body: { ...body, confirm: ['base-far-below', 'base-far-above'] } })).status,
+    ).toBe(200)
+    return id
+  }
+  const base = async (who: Client) =>
+    (await who.call('ingredients')).body.find((i: { name: string | null }) => i.name === name)?.base
+  const first = await made(200)
+  const one = await base(crew)
+  expect([one.runs, one.parts.map((p: { key: string }) => p.key)]).toEqual([1, ['pineapple', 'water']])
+  const second = await made(400)
+  const two = await base(crew)
+  expect(two.runs).toBe(2)
+  expect(two.composition.sucrose).toBeLessThan(one.composition.sucrose)
+  await owner.call('voidFact', { params: { id: second }, body: { entity: 'press' } })
+  expect((await base(crew)).runs).toBe(1)
+  await owner.call('voidFact', { params: { id: first }, body: { entity: 'press' } })
+  expect(await base(crew)).toBeNull()
+})
