@@ -1,11 +1,9 @@
 import { useI18n } from 'vue-i18n'
+import { goodsOf } from '#core/books/goods'
 import type { Figure } from '#core/figures'
 import { useSession } from '~/stores/session'
 import { ownName } from '~/utils/own-names'
 import { digitsFor, formatCalendarDay, formatDay, formatNumber, formatTime, unitText } from '~/utils/format'
-
-/** Goods are named by what they are, and by the cup that they belong to. */
-const GOODS = /^(cup|lid|straw):/
 
 /** Numbers, days and names in the language of the page. */
 export function useFormat() {
@@ -19,7 +17,9 @@ export function useFormat() {
   /** Name of an ingredient (shipped ones by message, own ones as typed), a prep, or a word of the sum. */
   function name(key: string): string {
     const own = ownName.value(key)
-    if (own) return GOODS.test(key) ? `${t(`item.${key.split(':')[0]}`)}, ${own}` : own
+    // Goods are named by what they are, and by the cup that they belong to.
+    const goods = goodsOf(key)
+    if (own) return goods ? `${t(`item.${goods.kind}`)}, ${own}` : own
     return te(`ingredient.${key}`) ? t(`ingredient.${key}`) : te(`item.${key}`) ? t(`item.${key}`) : key
   }
   /** Money, to the cent; small prices of a cup keep a tenth of a cent out of sight. */

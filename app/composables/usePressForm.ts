@@ -9,6 +9,7 @@ import { figuresOfPress, useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
 import { inBackground, refuseHere, uuid } from '~/utils/api'
+import { toldParts } from '~/utils/parts'
 
 const AMOUNTS = [
   'taken',
@@ -137,17 +138,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   const ta = computed(() =>
     titration.value && !titrationLimit(titration.value) ? titratableAcidity(titration.value) : null,
   )
-  const parts = computed(() =>
-    rows.value
-      .filter((r) => r.g !== null || r.part === 'pulp')
-      .map((r) => ({
-        part: r.part,
-        g: r.g,
-        kept: r.kept
-          ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null }
-          : null,
-      })),
-  )
+  const parts = computed(() => toldParts(rows.value.filter((r) => r.g !== null || r.part === 'pulp')))
   const seen = computed(() => {
     const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
     const read = [told.foam, number.brix, number.ph, number.ta, titration.value].some((x) => x !== null)

@@ -1,4 +1,4 @@
-import { goodsOf } from '#core/books'
+import { goodsOf } from '#core/books/goods'
 import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'

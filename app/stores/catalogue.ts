@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { dataOfRow, INGREDIENTS, type IngredientData, type OwnValues } from '#core/substances'
-import { goodsOf, type Named, type ShelfBase } from '#core/books'
+import type { Named, ShelfBase } from '#core/books'
+import { goodsOf } from '#core/books/goods'
 import { handlingOf, type BaseMake, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
 import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'

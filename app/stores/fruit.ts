@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { packsHeld } from '#core/buy/held'
 import { BOOKED, gramsOf, purchasedPerG, type Booked, type LotUnit } from '#core/books'
 import {
   byUse,
@@ -9,6 +10,7 @@ import {
   type FruitYield,
   type Handling,
   isLearned,
+  isOfOne,
   isPressable,
   isShown,
   peeledHandling,
@@ -23,8 +25,6 @@ import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
-/** Of one fruit: only that says what it yields. */
-export const isOfOne = (press: Pick<Press, 'takes'>): boolean => press.takes.length === 1
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
@@ -155,11 +155,7 @@ export const useFruit = defineStore('fruit', () => {
     received.value
       .filter((l) => l.itemKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()))
       .reduce((sum, l) => sum + l.onHand * purchasedPerG(l), 0)
-  /** How much of something in packs can be used on a day, in the unit of its lots. */
-  const heldOf = (key: string, day: string, of: LotUnit): number =>
-    packs.value
-      .filter((l) => l.itemKey === key && l.unit === of && (!l.useBy || l.useBy >= day))
-      .reduce((sum, l) => sum + l.onHand, 0)
+  const heldOf = (key: string, day: string, unit: LotUnit): number => packsHeld(packs.value, key, unit, day)
   /** g of an ingredient in packs that can be used on a day. */
   function heldG(key: string, day: string): number {
     const data = useCatalogue().dataOf(key)
@@ -232,7 +228,7 @@ export function figuresOfPress(p: PressRow): PressFigures {
     foamy: p.seen?.foam === 'foamy',
     base: p.base,
     weighed: p.weighed,
-    fruits: p.takes?.length,
+    isMixed: !!p.takes && !isOfOne(p as Pick<Press, 'takes'>),
     brixMeasured: typeof p.seen?.brix === 'number',
     fruitCost: p.fruitCost,
     byCost: p.byCost,

@@ -1,6 +1,6 @@
 import type { LotUnit, VoidKind } from '#core/books/rows'
 import { peeledOf } from '#core/books/peel'
-import { isGuessed, yieldMlPerKg } from '#core/yield'
+import { isGuessed, isOfOne, yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
 type Words = (
@@ -50,7 +50,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
     },
     ...presses.map((p): StoryRow => ({
       id: p.id,
-      kind: p.takes.length > 1 ? 'several' : p.base ? 'base' : 'press',
+      kind: !isOfOne(p) ? 'several' : p.base ? 'base' : 'press',
       entity: 'press',
       at: p.at,
       by: p.by,

@@ -1,9 +1,8 @@
-import { checkBase, checkPress, type BaseTake, type WaterTold } from '../limits'
+import { checkBase, checkPress, type BaseTake, type PressExtras, type WaterTold } from '../limits'
 import { massG } from '../process'
 import type { IngredientData } from '../substances'
 import { roundAmount } from '../units'
 import { trimmedTotalG, type PressInput } from '../yield'
-import type { PressExtras } from '../limits'
 import { baseKeyOf } from './row-id'
 import { purchasedPerG, type BaseMade, type BaseRow, type Take } from './rows'
 import { refused, type Booked, type LotNow, type State } from './state'
@@ -43,10 +42,9 @@ const takeOf = ({ lot }: TakeOf, outG: number): Take => ({
 })
 
 /** g that came off before the press: peeled before, and trimmed now; null where nobody weighed any. */
-function trimmedOf(takes: readonly Take[], trimmedG: number | null): number | null {
-  const peeledG = takes.reduce((sum, t) => sum + t.takenG - t.outG, 0)
-  return peeledG > 0 ? peeledG + (trimmedG ?? 0) : trimmedG
-}
+const offBefore = (peeledG: number, trimmedG: number | null): number | null =>
+  peeledG > 0 ? peeledG + (trimmedG ?? 0) : trimmedG
+const peeledOff = (takes: readonly Take[]): number => takes.reduce((sum, t) => sum + t.takenG - t.outG, 0)
 
 /** Juice of one fruit. */
 export function plainPress(of: TakeOf, asked: Asked, state: State): Pressed | Booked {
@@ -54,11 +52,7 @@ export function plainPress(of: TakeOf, asked: Asked, state: State): Pressed | Bo
   const per = purchasedPerG(lot)
   const peeledG = of.askedKg * 1000 * (per - 1)
   // The fruit as it was purchased: what was peeled off before is trimmed off it.
-  const input = {
-    ...asked,
-    takenG: of.askedKg * 1000 * per,
-    trimmedG: peeledG > 0 ? peeledG + (asked.trimmedG ?? 0) : asked.trimmedG,
-  }
+  const input = { ...asked, takenG: of.askedKg * 1000 * per, trimmedG: offBefore(peeledG, asked.trimmedG) }
   const mean = state.meanMlPerKg(lot.standId, lot.itemKey)
   const { limits, doubts, result, takenG } = checkPress(data, input, lot.onHand * per, mean)
   if (!result) return refused(...limits)
@@ -71,7 +65,7 @@ export function plainPress(of: TakeOf, asked: Asked, state: State): Pressed | Bo
     juiceMl: result.juiceMl,
     juiceG: result.juiceG,
     spilledMl: asked.spilledMl ?? null,
-    trimmedG: trimmedOf([take], trimmedTotalG(asked)),
+    trimmedG: offBefore(peeledOff([take]), trimmedTotalG(asked)),
     byProducts: result.byProducts.map((b) => ({ name: b.name, massG: massG(b.stream) })),
     base: null,
   }
@@ -103,7 +97,7 @@ export function basePress(
   const { limits, doubts, result, outG } = checkBase(
     bases,
     told.water,
-    { ...asked, trimmedG: peeledG > 0 ? peeledG + (asked.trimmedG ?? 0) : asked.trimmedG },
+    { ...asked, trimmedG: offBefore(peeledG, asked.trimmedG) },
     takesOf.length > 1 ? null : state.meanMlPerKg(first.standId, first.itemKey),
   )
   if (!result) return refused(...limits)
@@ -123,7 +117,7 @@ export function basePress(
     juiceMl: juiceMl.likely * inJug,
     juiceG,
     spilledMl: asked.spilledMl ? juiceMl.likely * (1 - inJug) : null,
-    trimmedG: trimmedOf(takes, trimmedTotalG(asked)),
+    trimmedG: offBefore(peeledOff(takes), trimmedTotalG(asked)),
     byProducts: result.byProducts,
     base: {
       key,

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readCsv, writeCsv } from '../csv'
 import { loadSolver, type Solver } from '../solve'
-import { cheapestPacks, offersOf, packProgram, readDay, readPriceList, type Pack } from '.'
+import { cheapestPacks, offersOf, packProgram, packsHeld, readDay, readPriceList, type Pack } from '.'
 
 let solve: Solver
 beforeAll(async () => {
@@ -81,6 +81,20 @@ describe('packs', () => {
       null,
       null,
     ]))
+})
+
+it('of packs counts what its last day has not gone by of, in the unit asked for', () => {
+  const pack = (itemKey: string, onHand: number, useBy: string | null, unit = 'g') => ({ itemKey, onHand, useBy, unit })
+  const packs = [
+    pack('white-sugar', 500, null),
+    pack('white-sugar', 200, '2026-11-27'),
+    pack('white-sugar', 90, '2026-11-26'),
+    pack('white-sugar', 7, null, 'mL'),
+    pack('honey', 3, null),
+  ]
+  expect(packsHeld(packs, 'white-sugar', 'g', '2026-11-27')).toBe(700)
+  expect(packsHeld(packs, 'white-sugar', 'mL', '2026-11-27')).toBe(7)
+  expect(packsHeld([], 'white-sugar', 'g', '2026-11-27')).toBe(0)
 })
 
 describe('what is offered', () => {

@@ -1,4 +1,5 @@
 export * from './need'
+export * from './held'
 export * from './packs'
 export * from './price-list'
 export * from './offers'

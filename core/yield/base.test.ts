@@ -165,7 +165,7 @@ describe('figures of a base', () => {
     expect([f.yield!.value, f.yield!.basis]).toEqual([expect.closeTo(366 / 0.85, 6), 'estimated'])
     expect(f.basePerL!.value).toBeCloseTo(2 / 0.575, 6)
     expect(f.costPerL!.value).toBeCloseTo(2 / 0.366, 6)
-    expect(pressFigures({ ...facts, fruits: 2 }).yield).toBeNull()
+    expect(pressFigures({ ...facts, isMixed: true }).yield).toBeNull()
     expect(pressFigures({ ...facts, base: null }).basePerL).toBeNull()
   })
 })

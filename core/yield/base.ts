@@ -140,21 +140,18 @@ export function evaluateBase(input: BaseInput): BaseResult {
     stream: oneGram(mixed([scaled(pure, liquorG / massG(pure)), water])),
     juiceShare: liquorG / (liquorG + waterG),
   })
-  const typedG = (gPerMl: number): number => {
-    const jugG = input.juice.unit === 'g' ? input.juice.value : input.juice.value * gPerMl
-    return jugG + (input.spilledMl ?? 0) * gPerMl
-  }
+  const { value, unit } = input.juice
+  const jugG = (gPerMl: number): number => (unit === 'g' ? value : value * gPerMl)
+  const cameOutG = (gPerMl: number): number => jugG(gPerMl) + (input.spilledMl ?? 0) * gPerMl
   // More came out than flesh and water are: then the fruit held more than is usual.
   const usual = evenly(massG(pure))
-  const heldG = Math.max(massG(pure), typedG(1 / volumeMl(usual.stream)) - waterG)
+  const heldG = Math.max(massG(pure), cameOutG(1 / volumeMl(usual.stream)) - waterG)
   const { stream: gram, juiceShare } =
     brix === null ? evenly(heldG) : withBrix(oneGram(pure), oneGram(waterStream(1, 20)), brix)
 
   const gPerMl = 1 / volumeMl(gram)
-  const inG = (v: PressInput['juice']): number => (v.unit === 'g' ? v.value : v.value * gPerMl)
-  const outG = inG(input.juice)
-  const spilledG = (input.spilledMl ?? 0) * gPerMl
-  const allG = outG + spilledG
+  const outG = jugG(gPerMl)
+  const allG = cameOutG(gPerMl)
   const inAllG = takenG - trimmedG + waterG
   const fibreG = sumOf(fruits.map((f) => f.takenG * f.fruit.fruit!.insolubleShare))
   if (allG > inAllG - Math.min(fibreG, inAllG) + SCALE_G)

@@ -10,6 +10,7 @@ import {
   isLearned,
   juiceDensityGPerMl,
   keepingOf,
+  peeledHandling,
   pressFigures,
   splitOfPress,
   titrationLimit,
@@ -41,6 +42,12 @@ const limitOf = (act: () => unknown): unknown => {
     return e instanceof ProcessLimit ? [e.code, e.field] : e
   }
 }
+
+it('peeled fruit ripens no more, keeps two days in the cold at most, and none beside the stove', () => {
+  const mango = usualHandling(INGREDIENTS.get('mango')!)
+  expect(peeledHandling(mango)).toMatchObject({ daysToRipe: 0, keepDaysRoom: 0, keepDaysCold: 2 })
+  expect(peeledHandling({ ...mango, keepDaysCold: 1 }).keepDaysCold).toBe(1)
+})
 
 describe('what came off before pressing', () => {
   it('is the parts by name, and the rest as plain trim', () => {

@@ -175,6 +175,9 @@ export function byProductsCost(fruitCost: number | null, shares: readonly number
   return shares.map((s) => fruitCost * s * (total > 0.9 ? 0.9 / total : 1))
 }
 
+/** Of one fruit: several in one go say nothing of what each of them yields. */
+export const isOfOne = (p: { takes: readonly unknown[] }): boolean => p.takes.length === 1
+
 /**
  * Whether a press says what fruit gives: it was of one fruit, its kilos were weighed, and nobody left it out with a
  * reason.
@@ -183,7 +186,7 @@ export const isLearned = (p: {
   weighed: boolean
   takes: readonly unknown[]
   mark: { leftOut: boolean } | null
-}): boolean => p.weighed && p.takes.length === 1 && !p.mark?.leftOut
+}): boolean => p.weighed && isOfOne(p) && !p.mark?.leftOut
 
 /** Where the fruit of a recorded press went, g: what was weighed, what stuck to the tools, and the rest as pulp. */
 export function splitOfPress(p: {
@@ -213,8 +216,8 @@ export interface PressFacts {
   base?: { outMl: number; spilledMl: number | null } | null
   /** false where its fruit was only counted */
   weighed?: boolean
-  /** fruits that went in */
-  fruits?: number
+  /** several fruits went in */
+  isMixed?: boolean
   /** °Bx of a base was measured, and says how much juice it is */
   brixMeasured?: boolean
   /** foam stood on the juice when it was read: the volume is too high by an unknown part */
@@ -301,7 +304,7 @@ export function pressFigures(p: PressFacts): PressFigures {
   const bought = p.fruitCostBasis === 'measured' ? 'source.receipt' : 'source.last-price'
   return {
     guessed: isGuessed({ weighed: p.weighed ?? true, base: p.base ?? null }),
-    yield: (p.fruits ?? 1) > 1 ? null : quotient('yield', 'mL/kg', out, taken, p.params),
+    yield: p.isMixed ? null : quotient('yield', 'mL/kg', out, taken, p.params),
     edibleShare:
       p.trimmedG === null
         ? null

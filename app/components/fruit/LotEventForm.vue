@@ -7,6 +7,7 @@ import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
 import { exactKg } from '~/utils/format'
+import { toldParts } from '~/utils/parts'
 import type { PartRow } from './PartRows.vue'
 
 // What is done with a lot beside pressing it: looked at, cleaned, taken for garnish, thrown away, or sorted when it
@@ -64,18 +65,7 @@ const event = computed((): LotEventBody => {
         note: note.value.trim() || null,
       }
     case 'sort':
-      return {
-        kind: 'sort',
-        kg: number.kg ?? 0,
-        reason: reason.value,
-        parts: rows.value.map((r) => ({
-          part: r.part,
-          g: r.g,
-          kept: r.kept
-            ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null }
-            : null,
-        })),
-      }
+      return { kind: 'sort', kg: number.kg ?? 0, reason: reason.value, parts: toldParts(rows.value) }
   }
   throw new Error(props.kind)
 })

@@ -2,9 +2,9 @@
 import { useI18n } from 'vue-i18n'
 import { pricePerKg } from '#core/cost'
 import { partsOfLot } from '#core/yield'
-import { isGuessed, yieldMlPerKg } from '#core/yield'
+import { isGuessed, isOfOne, yieldMlPerKg } from '#core/yield'
 import type { Lot } from '#shared/contract'
-import { isOfOne, isThere, useFruit } from '~/stores/fruit'
+import { isThere, useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
 
 const props = defineProps<{ lot: Lot; scaleKg: number; selected: boolean }>()

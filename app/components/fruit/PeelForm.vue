@@ -3,6 +3,7 @@ import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
 import { exactKg } from '~/utils/format'
 import { uuid } from '~/utils/api'
+import { toldParts } from '~/utils/parts'
 import type { PartRow } from './PartRows.vue'
 
 // Fruit that is peeled now and pressed later: how much of it, and what was left, or what came off.
@@ -43,11 +44,7 @@ async function save(): Promise<void> {
       form.refuse(field === 'kg' ? 'kg' : 'peeledG', t('problem.amount-not-a-number', { typed: text[field] }))
   if (number.kg === null && !text.kg.trim()) form.refuse('kg', t('problem.kg-missing'))
   if (Object.keys(form.fields.value).length) return
-  const parts = weighed.value.map((r) => ({
-    part: r.part,
-    g: r.g,
-    kept: r.kept ? { lotId: r.lotId, place: r.place, useBy: r.useBy || null, useFor: r.useFor.trim() || null } : null,
-  }))
+  const parts = toldParts(weighed.value)
   const measured = (['kg', 'peeled'] as const).filter((f) => how[f] === 'device')
   const peeledG = number.peeled === null ? null : number.peeled * 1000
   if (await send({ kind: 'peel', kg: number.kg!, peeledG, parts }, measured)) emit('done')

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { partsOf, pressInLot, type StripPart } from '#core/yield'
+import { isOfOne, partsOf, pressInLot, type StripPart } from '#core/yield'
 import { PRESS_METHODS } from '#shared/lists'
 import type { Lot, Press } from '#shared/contract'
-import { isOfOne, useFruit } from '~/stores/fruit'
+import { useFruit } from '~/stores/fruit'
 import { exactKg } from '~/utils/format'
 
 // Two numbers are enough: fruit taken and juice out. The rest is offered. With `correct`, in place of a press that was

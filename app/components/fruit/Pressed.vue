@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { partsOf } from '#core/yield'
+import { isOfOne, partsOf } from '#core/yield'
 import type { Press } from '#shared/contract'
-import { isOfOne, useFruit } from '~/stores/fruit'
+import { useFruit } from '~/stores/fruit'
 
 // What a press came to, as soon as it is written down.
 const props = defineProps<{ press: Press }>()

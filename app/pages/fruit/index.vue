@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
-import { crateFigure, partsOfLot } from '#core/yield'
-import { isOfOne, isThere, useFruit } from '~/stores/fruit'
+import { crateFigure, isOfOne, partsOfLot } from '#core/yield'
+import { isThere, useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 
