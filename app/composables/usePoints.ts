@@ -17,5 +17,6 @@ export function pointOf(p: Press): PressPoint {
     costPerL: f.costPerL?.value ?? null,
     leftOut: p.mark?.leftOut ?? null,
     weighed: p.weighed,
+    guessed: f.guessed,
   }
 }

@@ -109,7 +109,9 @@ function download(): void {
       <template v-else>
         <p v-if="orderToday.length" class="today" data-test="order-today">
           <b>{{ t('buying.orderToday') }}</b>
-          {{ orderToday.map((r) => `${name(r.fruit)} ${n(r.buyKg.value, 1)} kg`).join(', ') }}
+          {{
+            orderToday.map((r) => `${name(r.fruit)} ${r.guessed.buy ? '≈ ' : ''}${n(r.buyKg.value, 1)} kg`).join(', ')
+          }}
         </p>
         <BuyFruitTable v-if="rows.length" :rows="rows" :pack-text="packText" />
         <p v-if="rows.some((r) => !r.sure)" class="small quiet">

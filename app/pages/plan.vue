@@ -107,11 +107,13 @@ const print = (): void => window.print()
                 <td class="r roomy"><FigureButton :figure="b.neededKg" :digits="2" :label="t('buy.needed')" /></td>
                 <td class="r"><FigureButton :figure="b.onHandKg" :digits="2" :label="t('buy.onHand')" /></td>
                 <td class="r strong">
-                  <FigureButton v-if="b.buyKg.value > 0" :figure="b.buyKg" :digits="1" :label="t('buy.buy')" /><span
-                    v-else
-                    class="quiet small"
-                    >{{ t('buy.enough') }}</span
-                  >
+                  <FigureButton
+                    v-if="b.buyKg.value > 0"
+                    :figure="b.buyKg"
+                    :guessed="b.guessed.buy"
+                    :digits="1"
+                    :label="t('buy.buy')"
+                  /><span v-else class="quiet small">{{ t('buy.enough') }}</span>
                 </td>
               </tr>
             </tbody>

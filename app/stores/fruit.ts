@@ -150,11 +150,14 @@ export const useFruit = defineStore('fruit', () => {
   })
 
   const zone = (): string => useSession().zone
+  /** Crates of a fruit that can be used on a day. */
+  const usable = (key: string, day: string): Lot[] =>
+    received.value.filter(
+      (l) => l.itemKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()),
+    )
   /** g of a fruit, as purchased, that can be used on a day. */
   const usableG = (key: string, day: string): number =>
-    received.value
-      .filter((l) => l.itemKey === key && l.onHand > 0 && goodOn(keepings.value.get(l.id) ?? keeping(l), day, zone()))
-      .reduce((sum, l) => sum + l.onHand * purchasedPerG(l), 0)
+    usable(key, day).reduce((sum, l) => sum + l.onHand * purchasedPerG(l), 0)
   const heldOf = (key: string, day: string, unit: LotUnit): number => packsHeld(packs.value, key, unit, day)
   /** g of an ingredient in packs that can be used on a day. */
   function heldG(key: string, day: string): number {
@@ -202,6 +205,7 @@ export const useFruit = defineStore('fruit', () => {
     shelf,
     ripening,
     yields,
+    usable,
     usableG,
     usableMl,
     heldG,

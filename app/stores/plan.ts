@@ -119,6 +119,7 @@ export const usePlan = defineStore('plan', () => {
     fruitYield: (key) => fruit.yields.get(key)!,
     onHandG: (key) => fruit.usableG(key, day.value) + fruit.heldG(key, day.value),
     onHandMl: (key) => fruit.usableMl(key, day.value),
+    isGuessed: (key) => fruit.usable(key, day.value).some((lot) => !lot.weighed),
     chance: chance.value,
   }))
   /** litres of juices that somebody wants beside the plan */

@@ -115,14 +115,14 @@ function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
         reason: t(`reason.${e.reason}`),
         note: e.note ? ` · ${e.note}` : '',
       }
-    if (e.kind === 'use' || e.kind === 'spill')
-      return { amount: amountText(e.amount, unit, n), note: e.note ? ` · ${e.note}` : '' }
     if (e.kind === 'peel')
       return {
         kg: n(e.kg, 2),
         left: n(peeledOf(e) / 1000, 2),
         parts: e.parts.map((p) => `, ${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(''),
       }
-    return { kg: n(e.kg, 2), parts: e.parts.map((p) => `${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(', ') }
+    if (e.kind === 'sort')
+      return { kg: n(e.kg, 2), parts: e.parts.map((p) => `${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(', ') }
+    return { amount: amountText(amountG ?? 0, unit, n), note: e.note ? ` · ${e.note}` : '' }
   }
 }

@@ -74,7 +74,7 @@ export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>>
         {
           id: told.id,
           lotId: lot.id,
-          ingredientKey: lot.itemKey,
+          itemKey: lot.itemKey,
           amountG: taken,
           event: told.event,
           measured: told.measured ?? [],

@@ -201,7 +201,8 @@ export interface Movement {
 export interface LotEventRow<E = { kind: string }> {
   id: string
   lotId: string
-  ingredientKey: string
+  /** what the lot is of */
+  itemKey: string
   /** what it took out of the lot, in its unit; null where nothing left it */
   amountG: number | null
   event: E
@@ -219,5 +220,6 @@ export interface VoidRow {
   factId: string
   voided: boolean
   reason: string | null
-  ingredientKey: string
+  /** what it was of */
+  itemKey: string
 }

@@ -95,18 +95,11 @@ function pressFact({ presses, lots }: Shelf, id: string): FactNow | undefined {
     ...press.takes.map((t) => movement(id, t.lotId, -t.outG, 'press-out')),
     ...made.map((l) => movement(id, l.id, l.amount, 'press-in')),
   ]
-  return { entity: 'press', ingredientKey: press.ingredientKey, voided: false, moved }
+  return { entity: 'press', itemKey: press.ingredientKey, voided: false, moved }
 }
 function deliveryFact({ lots }: Shelf, id: string): FactNow | undefined {
   const lot = lots.find((l) => l.id === id && (l.kind === 'received' || l.kind === 'pack'))
-  return (
-    lot && {
-      entity: 'lot',
-      ingredientKey: lot.itemKey,
-      voided: false,
-      moved: [movement(id, id, lot.amount, 'receive')],
-    }
-  )
+  return lot && { entity: 'lot', itemKey: lot.itemKey, voided: false, moved: [movement(id, id, lot.amount, 'receive')] }
 }
 
 /** The shelf once a fact is booked. @param by whoever told it @param confirmed doubts that they confirmed */

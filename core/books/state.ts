@@ -14,7 +14,8 @@ export interface LotNow extends LotRow {
 /** A fact that was told before, with all that it moved, what undid and redid it too. */
 export interface FactNow {
   entity: VoidKind
-  ingredientKey: string
+  /** what it was of */
+  itemKey: string
   voided: boolean
   moved: readonly Movement[]
 }

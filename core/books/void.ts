@@ -29,7 +29,7 @@ export const voiding: Book<Void> = {
       ...BOOKED,
       limits: [],
       movements: [],
-      voids: [{ id: told.id, entity, factId, voided, reason, ingredientKey: fact.ingredientKey }],
+      voids: [{ id: told.id, entity, factId, voided, reason, itemKey: fact.itemKey }],
     }
     for (const lotId of [...new Set(fact.moved.map((m) => m.lotId))].sort()) {
       const lot = state.lot(lotId)

@@ -2,7 +2,7 @@ import { call, difference, factor, given, product, quotient, sum, type Figure } 
 import type { BillTake } from '../recipe'
 import { INGREDIENTS } from '../substances'
 import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
-import { sureYield } from '../yield/prediction'
+import { sureBase, sureYield } from '../yield/prediction'
 
 /** Fruit is bought to this step, kg; other goods to the gram, as packs decide. */
 export const BUY_STEP_KG = 0.1
@@ -17,6 +17,8 @@ export interface BuyContext {
   baseOf(key: string): BaseMake | undefined
   /** chance of having enough, above 0 and below 1 */
   chance: number
+  /** whether some of what is held of an ingredient was only counted */
+  isGuessed(key: string): boolean
   /** g of an ingredient held that can be used on the day, and mL of a juice */
   onHandG(key: string): number
   onHandMl(juiceKey: string): number
@@ -37,11 +39,13 @@ export interface FruitToBuy {
   wholeKg: Figure
   /**
    * mL per kg that the next lot gives at least, with the chance asked for; null where so little is known that no amount
-   * gives it
+   * gives it, of this fruit or of a base of it
    */
   sure: Figure | null
   neededKg: Figure
   onHandKg: Figure
+  /** what is an estimate: kilos needed, of a yield with such presses; on hand, where some was only counted; to buy */
+  guessed: { needed: boolean; onHand: boolean; buy: boolean }
   buyKg: Figure
 }
 
@@ -89,8 +93,13 @@ export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted
       else need(key, grams)
     }
   }
-  for (const key of bases.keys)
-    for (const { part, grams } of forBase(key, bases.of(key), context.baseOf(key)!, context)) need(part, grams)
+  const unsure = new Set<string>()
+  for (const key of bases.keys) {
+    for (const { part, grams, isSure } of forBase(key, bases.of(key), context.baseOf(key)!, context)) {
+      need(part, grams)
+      if (!isSure) unsure.add(part)
+    }
+  }
   for (const w of wanted) {
     const litres = given('litres-wanted', w.litres, 'L', 'measured', 'source.typed', { name: w.juice })
     juices.add(w.juice, product('juice-needed', 'mL', [litres, factor(1000)], { name: w.juice }))
@@ -100,29 +109,39 @@ export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted
   return {
     fruit: [...fruits].map((fruit) => {
       const juice = juiceOf.get(fruit)
-      return forFruit(fruit, juice, juice ? juices.of(juice) : [], whole.of(fruit), context)
+      const row = forFruit(fruit, juice, juice ? juices.of(juice) : [], whole.of(fruit), context)
+      return unsure.has(fruit) ? { ...row, sure: null } : row
     }),
     goods: [...goods.keys].map((key) => forGoods(key, goods.of(key), context)),
     tapG: sum('from-the-tap', 'g', tap, { name: TAP }),
   }
 }
 
-/** What a base takes that is still to be made: g of each fruit as purchased, and of water. */
+/**
+ * What a base takes that is still to be made: g of each fruit as purchased, so that it is enough with the chance asked
+ * for, and of water in the same measure.
+ */
 function forBase(
   key: string,
   needs: readonly Figure[],
   base: BaseMake,
   context: BuyContext,
-): { part: string; grams: Figure }[] {
+): { part: string; grams: Figure; isSure: boolean }[] {
   const params = { name: key }
-  const density = given('density-of', base.gPerMl, 'g/mL', 'measured', 'source.runs', { ...params, count: base.runs })
+  const made = { ...params, count: base.runs }
+  const density = given('density-of', base.gPerMl, 'g/mL', 'measured', 'source.runs', made)
   const neededMl = quotient('base-needed', 'mL', sum('base-needed', 'g', needs, params), density, params)
   const heldMl = given('base-on-hand', context.onHandMl(key), 'mL', 'measured', 'source.lots', params)
   const makeG = product('base-to-make', 'g', [short('base-to-make', 'mL', neededMl, heldMl, params), density], params)
+  const fruitG = base.parts.reduce((all, p) => all + (p.key === TAP ? 0 : p.gPerG), 0)
+  const sure = sureBase(base, context.chance, params)
+  const perFruit = sure ?? given('base-per-fruit', 1 / fruitG, 'g/g', 'estimated', 'source.runs', made)
+  const takesG = quotient('base-fruit', 'g', makeG, perFruit, params)
   return base.parts.map((p) => {
     const name = { name: p.key, count: base.runs }
-    const perGram = given('part-per-gram', p.gPerG, 'g/g', 'measured', 'source.runs', name)
-    return { part: p.key, grams: product('taken-by', 'g', [makeG, perGram], { name: p.key, recipe: key }) }
+    const share = given('part-per-fruit', p.gPerG / fruitG, 'g/g', 'measured', 'source.runs', name)
+    const grams = product('taken-by', 'g', [takesG, share], { name: p.key, recipe: key })
+    return { part: p.key, grams, isSure: sure !== null }
   })
 }
 
@@ -183,7 +202,9 @@ function forFruit(
   const step = given('step', BUY_STEP_KG, 'kg', 'default', 'source.practice')
   const shortKg = short('fruit-short', 'kg', neededKg, onHandKg, name)
   const buyKg = call('fruit-to-buy', 'kg', 'round-up-to-step', [shortKg, step], name)
-  return { fruit, juiceMl, juiceOnHandMl, wholeKg, sure, neededKg, onHandKg, buyKg }
+  const isOf = { needed: juice !== undefined && known.guessed > 0, onHand: context.isGuessed(fruit) }
+  const guessed = { ...isOf, buy: isOf.needed || isOf.onHand }
+  return { fruit, juiceMl, juiceOnHandMl, wholeKg, sure, neededKg, onHandKg, guessed, buyKg }
 }
 
 function forGoods(key: string, needs: readonly Figure[], context: BuyContext): GoodsToBuy {

@@ -82,6 +82,7 @@ const MAKE: BaseMake = {
     { key: 'lemon', gPerG: 1.5 },
     { key: 'water', gPerG: 0.4 },
   ],
+  perFruit: [],
   minutesPerL: 4,
 }
 describe('a base', () => {

@@ -13,7 +13,7 @@ import {
 import { INGREDIENTS } from '../substances'
 import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
-import { quantile } from '../evidence'
+import { predict, quantile } from '../evidence'
 import { predictYield } from '../yield/prediction'
 import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups, type Batch } from '.'
 
@@ -85,6 +85,7 @@ describe('buying', () => {
     fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
     fruitYield: () => fruitYield(INGREDIENTS.get('lemon')!, []),
     isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
+    isGuessed: () => false,
     onHandG: (k) => (k === 'lemon' ? fruitG : 0),
     onHandMl: () => juiceMl,
     chance: 0.8,
@@ -100,7 +101,7 @@ describe('buying', () => {
     expect(buy(2000, 1000).buyKg.value).toBe(Math.ceil((3000 / perKg - 1) * 10 - 1e-9) / 10)
   })
   it('a base is bought as its fruit, less what is there of it', () => {
-    const make = { runs: 2, composition: {}, ph: 3, cautions: [], gPerMl: 1.02, minutesPerL: null }
+    const make = { runs: 2, composition: {}, ph: 3, cautions: [], gPerMl: 1.02, perFruit: [], minutesPerL: null }
     const parts = [
       { key: 'lemon', gPerG: 1.5 },
       { key: 'water', gPerG: 0.4 },
@@ -110,10 +111,20 @@ describe('buying', () => {
       ...onHand(0, 500),
       baseOf: (k) => (k === 'mine' ? { ...make, parts } : undefined),
     })
-    // 2 L less half a litre
-    expect(bought.fruit[0]!.wholeKg.value).toBeCloseTo((1500 * 1.02 * 1.5) / 1000, 9)
-    expect(bought.tapG.value).toBeCloseTo(1500 * 1.02 * 0.4, 9)
+    // 2 L less half a litre, with what four makings in five give of a gram of fruit: only the juice in it is unsure.
+    const prior = { mean: 1 / 1.5, worth: 1, spread: (0.12 * 0.6) / 1.5, dof: 3 }
+    const fruitG = (1500 * 1.02) / quantile(predict(prior, []), 0.2)
+    expect(bought.fruit[0]!.wholeKg.value).toBeCloseTo(fruitG / 1000, 9)
+    expect(bought.fruit[0]!.wholeKg.value).toBeGreaterThan((1500 * 1.02 * 1.5) / 1000)
+    expect(bought.tapG.value).toBeCloseTo(fruitG * (0.4 / 1.5), 9)
     expect(bought.goods).toEqual([])
+  })
+  it('what is bought is an estimate where what is held was only counted, or the yield is of an estimate', () => {
+    const guessed = (of: Partial<BuyContext>) => toBuy(need(100), { ...onHand(500, 0), ...of }).fruit[0]!.guessed
+    const known = { ...fruitYield(INGREDIENTS.get('lemon')!, []), guessed: 1 }
+    expect(guessed({})).toEqual({ needed: false, onHand: false, buy: false })
+    expect(guessed({ isGuessed: () => true })).toEqual({ needed: false, onHand: true, buy: true })
+    expect(guessed({ fruitYield: () => known })).toEqual({ needed: true, onHand: false, buy: true })
   })
   it('everything else by the gram: sugar of the syrup, ice of every cup; water from the tap', () => {
     const { goods, tapG } = toBuy(need(100), onHand(0, 0))

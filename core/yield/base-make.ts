@@ -2,7 +2,7 @@ import { OWN_COMPONENTS, type BaseValues, type Composition } from '../substances
 
 /** One making of a base, as it is kept. */
 export interface BaseRun {
-  takes: readonly { ingredientKey: string; takenG: number }[]
+  takes: readonly { ingredientKey: string; takenG: number; weighed: boolean }[]
   minutes: number | null
   hands: number | null
   base: BaseValues & { waterG: number; outG: number; outMl: number }
@@ -14,6 +14,8 @@ export interface BaseMake extends BaseValues {
   gPerMl: number
   /** g as purchased of each fruit, and of water, for a g of the base */
   parts: { key: string; gPerG: number }[]
+  /** g of it that a g of fruit as purchased gave, newest first; of makings whose fruit was weighed */
+  perFruit: number[]
   /** minutes of hands for a litre; null where nobody timed it */
   minutesPerL: number | null
 }
@@ -38,6 +40,7 @@ export function baseMake(runs: readonly BaseRun[]): BaseMake | null {
   const waterG = all((r) => r.base.waterG)
   const timed = recent.filter((r) => r.minutes !== null)
   const timedL = timed.reduce((sum, r) => sum + r.base.outMl, 0) / 1000
+  const weighed = recent.filter((r) => r.takes.every((t) => t.weighed))
   return {
     runs: recent.length,
     composition,
@@ -48,6 +51,7 @@ export function baseMake(runs: readonly BaseRun[]): BaseMake | null {
       key,
       gPerG: g / outG,
     })),
+    perFruit: weighed.map((r) => r.base.outG / r.takes.reduce((sum, t) => sum + t.takenG, 0)),
     minutesPerL: timed.length ? timed.reduce((sum, r) => sum + r.minutes! * (r.hands ?? 1), 0) / timedL : null,
   }
 }

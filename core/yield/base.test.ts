@@ -172,7 +172,7 @@ describe('figures of a base', () => {
 
 describe('what a base is made of', () => {
   const run = (takenG: number, waterG: number, outG: number, citric: number, minutes: number | null = null) => ({
-    takes: [{ ingredientKey: 'pineapple', takenG }],
+    takes: [{ ingredientKey: 'pineapple', takenG, weighed: takenG !== 500 }],
     minutes,
     hands: 2,
     base: { waterG, outG, outMl: outG / 1.03, composition: { citric }, ph: 3.5, cautions: ['keep-cold' as const] },
@@ -184,6 +184,7 @@ describe('what a base is made of', () => {
       { key: 'water', gPerG: 0.6 },
     ])
     expect(make.composition.citric).toBeCloseTo(1.3, 9)
+    expect(make.perFruit).toEqual([0.7])
     expect(make.minutesPerL).toBeCloseTo(20 / (0.7 / 1.03), 6)
     expect([make.runs, make.gPerMl, make.cautions]).toEqual([2, expect.closeTo(1.03, 9), ['keep-cold']])
   })

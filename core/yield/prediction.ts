@@ -1,6 +1,7 @@
 import { mean } from 'simple-statistics'
 import { predict, quantile, tBelow, tQuantile, type Prediction } from '../evidence'
 import { difference, given, type Figure } from '../figures'
+import type { BaseMake } from './base-make'
 import type { FruitYield } from './fruit'
 
 /**
@@ -67,6 +68,26 @@ export function sureYield(known: FruitYield, p: number, params: Figure['params']
   )
   return difference('yield-sure', 'mL/kg', expected, allowance, told)
 }
+
+/**
+ * The least that a gram of fruit gives of a base with chance `p`, in g as a figure that opens. What its makings gave in
+ * the mean stands where a handbook would; only the juice in it is unsure, the water is poured.
+ * @returns null where that is next to nothing
+ */
+export function sureBase(base: BaseMake, p: number, params: Figure['params']): Figure | null {
+  const fruitG = base.parts.reduce((sum, part) => sum + (part.key === WATER ? 0 : part.gPerG), 0)
+  const waterG = base.parts.find((part) => part.key === WATER)?.gPerG ?? 0
+  const juiceG = Math.max(1 - waterG, LEAST_SURE_SHARE) / fruitG
+  const prior = { mean: 1 / fruitG, worth: PRIOR.presses, spread: PRIOR.spreadShare * juiceG, dof: PRIOR.dof }
+  const next = predict(prior, [...base.perFruit].reverse())
+  const sure = sureMlPerKg(next, p)
+  if (sure === null) return null
+  const told = { ...params, count: base.runs, chance: Math.round(p * 100) }
+  const expected = given('base-per-fruit', next.expected, 'g/g', 'estimated', 'source.runs', told)
+  const allowance = given('base-allowance', next.expected - sure, 'g/g', 'estimated', 'source.runs', told)
+  return difference('base-sure', 'g/g', expected, allowance, told)
+}
+const WATER = 'water'
 
 export interface Comparison {
   /** how much more the first gives, mL per kg */

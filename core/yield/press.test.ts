@@ -239,6 +239,7 @@ describe('the study', () => {
     costPerL: null,
     leftOut: null,
     weighed: true,
+    guessed: false,
     ...over,
   })
   it('groups by what is known, the best first, with what is known of each', () => {
@@ -251,8 +252,16 @@ describe('the study', () => {
       'UTC',
     )
     expect(study.tools).toEqual([
-      { key: 'new', count: 1, mean: 500, spread: null, minutesPerL: null, costPerL: null },
-      { key: 'old', count: 2, mean: 405, spread: expect.closeTo(7.071, 3), minutesPerL: 7, costPerL: 4 },
+      { key: 'new', count: 1, guessed: false, mean: 500, spread: null, minutesPerL: null, costPerL: null },
+      {
+        key: 'old',
+        count: 2,
+        guessed: false,
+        mean: 405,
+        spread: expect.closeTo(7.071, 3),
+        minutesPerL: 7,
+        costPerL: 4,
+      },
     ])
     expect(study.temps.map((g) => g.key)).toEqual(['warm'])
     expect([study.pairs, study.seasons, study.trend]).toEqual([[], [], null])
@@ -260,7 +269,9 @@ describe('the study', () => {
   })
   it('leaves out what nobody weighed, and says how many', () => {
     const study = studyYield([point(1, 400), point(2, 420), point(3, 900, { weighed: false })], 'UTC')
-    expect([study.count, study.mean, study.unweighed, study.leftOut]).toEqual([2, 410, 1, 0])
+    expect([study.count, study.mean, study.unweighed, study.leftOut, study.guessed]).toEqual([2, 410, 1, 0, false])
+    const thin = studyYield([point(1, 400), point(2, 420, { tool: 'new', guessed: true })], 'UTC')
+    expect([thin.guessed, thin.tools.map((g) => g.guessed)]).toEqual([true, [true, false]])
     const mark = { leftOut: false }
     expect([
       isLearned({ takes: ['one'], weighed: true, mark: null }),

@@ -19,12 +19,16 @@ export interface PressPoint {
   costPerL: number | null
   /** somebody was asked about it: true left out, false counts; null not asked yet */
   leftOut: boolean | null
-  /** false where its fruit was only counted: it is of an estimate, and does not count */
+  /** false where its fruit was only counted: then it does not count */
   weighed: boolean
+  /** it is of an estimate: only counted, or with water in it that was reckoned off */
+  guessed: boolean
 }
 export interface Group {
   key: string
   count: number
+  /** one of its presses is of an estimate */
+  guessed: boolean
   mean: number
   spread: number | null
   minutesPerL: number | null
@@ -56,6 +60,8 @@ export interface YieldStudy {
   leftOut: number
   /** of fruit that nobody weighed */
   unweighed: number
+  /** one of those that count is of an estimate */
+  guessed: boolean
   mean: number | null
   spread: number | null
   trend: Trend | null
@@ -125,6 +131,7 @@ function groups(points: readonly PressPoint[], keyOf: (p: PressPoint) => string 
       return {
         key,
         count: ps.length,
+        guessed: ps.some((p) => p.guessed),
         mean: mean(yields),
         spread: ps.length > 1 ? sampleStandardDeviation(yields) : null,
         minutesPerL: some(ps.map((p) => p.minutesPerL)),
@@ -167,6 +174,7 @@ export function studyYield(points: readonly PressPoint[], timeZone: string): Yie
     count: counted.length,
     leftOut: weighed.length - counted.length,
     unweighed: points.length - weighed.length,
+    guessed: counted.some((p) => p.guessed),
     mean: yields.length ? mean(yields) : null,
     spread: yields.length > 1 ? sampleStandardDeviation(yields) : null,
     trend: trendOf(counted),

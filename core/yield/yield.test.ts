@@ -216,6 +216,7 @@ describe('what a kilo yields', () => {
     costPerL: null,
     leftOut: null,
     weighed: true,
+    guessed: false,
     ...over,
   })
   const steady = [400, 410, 395, 405, 400, 398, 404].map((y, i) => point(i, y))

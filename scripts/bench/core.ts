@@ -48,6 +48,7 @@ function menu(lemonPrice: number): number {
     fruitYield: (key) => book.fruitYield(key)!,
     chance: 0.9,
     isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
+    isGuessed: () => false,
     onHandG: () => 0,
     onHandMl: () => 0,
   })

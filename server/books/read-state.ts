@@ -101,17 +101,17 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
   if (!ids.length) return new Map()
   const find = { where: { id: ids }, transaction: tx, raw: true } as const
   const presses = await rowsOf(Press, { ...find, transaction: tx })
-  const events = await database().query<{ id: string; ingredientKey: string }>(
-    'SELECT e.id, l.item_key AS ingredientKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
+  const events = await database().query<{ id: string; itemKey: string }>(
+    'SELECT e.id, l.item_key AS itemKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
     { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
-  const of = (id: string): { entity: VoidKind; ingredientKey: string } | undefined => {
+  const of = (id: string): { entity: VoidKind; itemKey: string } | undefined => {
     const press = presses.find((p) => p.id === id)
-    if (press) return { entity: 'press', ingredientKey: press.ingredientKey }
+    if (press) return { entity: 'press', itemKey: press.ingredientKey }
     const event = events.find((e) => e.id === id)
     const lot = lots.get(id)
-    if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', ingredientKey: lot.itemKey }
-    return event && { entity: 'lot-event', ingredientKey: event.ingredientKey }
+    if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', itemKey: lot.itemKey }
+    return event && { entity: 'lot-event', itemKey: event.itemKey }
   }
   const movements = await database().query<Movement & { amount: string }>(
     'SELECT lot_id AS lotId, amount, kind, source_id AS sourceId FROM movement WHERE source_id IN (:ids) ORDER BY at, id',

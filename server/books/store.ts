@@ -42,22 +42,22 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await Press.create({ ...press, ...told, ...json, at: new Date(press.at) }, { transaction: tx })
     await recordChange(tx, who, 'press', press.id, null, { ...press, personId })
   }
-  for (const { id, lotId, ingredientKey, amountG, event, measured, at } of booked.events) {
+  for (const { id, lotId, itemKey, amountG, event, measured, at } of booked.events) {
     const row = { id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured }), at: new Date(at) }
     await LotEvent.create({ ...row, personId }, { transaction: tx })
-    await recordChange(tx, who, 'lot-event', id, null, { ...event, ingredientKey, lotId, amountG })
+    await recordChange(tx, who, 'lot-event', id, null, { ...event, itemKey, lotId, amountG })
   }
   for (const price of booked.prices) {
     await register(tx, 'price', price.id)
     await Price.create({ ...price, since: new Date(price.since), personId }, { transaction: tx })
     await recordChange(tx, who, 'price', price.id, null, { ...price, personId })
   }
-  for (const { id, entity, factId, voided, reason, ingredientKey } of booked.voids) {
+  for (const { id, entity, factId, voided, reason, itemKey } of booked.voids) {
     await FactVoid.create(
       { id, entity, factId, sign: voided ? 1 : -1, reason, at: now(), personId },
       { transaction: tx },
     )
-    await recordChange(tx, who, entity, factId, { voided: !voided }, { voided, reason, ingredientKey })
+    await recordChange(tx, who, entity, factId, { voided: !voided }, { voided, reason, itemKey })
   }
   await closeUsedUp(tx, [...new Set(booked.movements.map((m) => m.lotId))])
 }

@@ -74,6 +74,7 @@ export const ingredient = z.object({
       cautions: z.array(z.enum(CAUTIONS)),
       gPerMl: z.number(),
       parts: z.array(z.object({ key: z.string(), gPerG: z.number() })),
+      perFruit: z.array(z.number()),
       minutesPerL: z.number().nullable(),
     })
     .nullable(),

@@ -42,7 +42,7 @@ describe('void and restore', () => {
       expect((await lead.call(route, { params: { id }, body: { entity: 'lot-event' } })).status).toBe(200)
     expect(await lotOf(lot)).toMatchObject({ look: null })
     const [latest] = (await lead.call('history', { query: { entity: 'lot-event', id } })).body
-    expect(latest.after).toMatchObject({ voided: true, ingredientKey: 'lemon' })
+    expect(latest.after).toMatchObject({ voided: true, itemKey: 'lemon' })
   })
   it('a press goes out of the books and back, and nothing of it is deleted', async () => {
     const { lot, press, juice } = await pressed()

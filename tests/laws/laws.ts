@@ -75,6 +75,7 @@ const buyingCovers: Law = (_, e) => {
     fruitYield: (key) => fruitYield(INGREDIENTS.get(key)!, []),
     chance: 0.9,
     isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
+    isGuessed: () => false,
     onHandG: () => 0,
     onHandMl: () => 0,
   })

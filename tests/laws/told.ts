@@ -204,12 +204,13 @@ export function told(): string {
     fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
     fruitYield: (k) => (k === 'lemon' ? known : fruitYield(INGREDIENTS.get(k)!, [])),
     isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
+    isGuessed: () => false,
     onHandG: () => 500,
     onHandMl: () => 200,
     chance: 0.9,
   }
   const buy = toBuy([{ name: 'Lemonade', takes: batch.takes }], buying, [{ juice: 'lemon-juice', litres: 2 }])
-  for (const { fruit, ...figures } of buy.fruit) t.section(`to buy, ${fruit}`, figures)
+  for (const { fruit, guessed: _, ...figures } of buy.fruit) t.section(`to buy, ${fruit}`, figures)
   for (const { key, ...figures } of buy.goods) t.section(`to buy, ${key}`, figures)
   t.section('from the tap', { tap: buy.tapG })
   t.section('a press', figures(press()))

@@ -38,6 +38,7 @@ it.each(WORKED.map((w) => [w.name, w] as const))('%s comes to what it comes to b
     fruitYield: () => ({ used: { value: 1 } }) as never,
     chance: 0.5,
     isFruit: () => false,
+    isGuessed: () => false,
     onHandG: () => 0,
     onHandMl: () => 0,
   })

@@ -55,14 +55,20 @@ function orderText(r: FruitRow): string {
         <td class="r roomy">
           <FigureButton v-if="r.juiceMl.value > 0" :figure="r.juiceMl" large :digits="0" :label="t('buy.juice')" />
         </td>
-        <td class="r"><FigureButton :figure="r.neededKg" :digits="2" :label="t('buy.needed')" /></td>
-        <td class="r roomy"><FigureButton :figure="r.onHandKg" :digits="2" :label="t('buying.held')" /></td>
+        <td class="r">
+          <FigureButton :figure="r.neededKg" :guessed="r.guessed.needed" :digits="2" :label="t('buy.needed')" />
+        </td>
+        <td class="r roomy">
+          <FigureButton :figure="r.onHandKg" :guessed="r.guessed.onHand" :digits="2" :label="t('buying.held')" />
+        </td>
         <td class="r strong">
-          <FigureButton v-if="r.buyKg.value > 0" :figure="r.buyKg" :digits="1" :label="t('buy.buy')" /><span
-            v-else
-            class="quiet small"
-            >{{ t('buy.enough') }}</span
-          >
+          <FigureButton
+            v-if="r.buyKg.value > 0"
+            :figure="r.buyKg"
+            :guessed="r.guessed.buy"
+            :digits="1"
+            :label="t('buy.buy')"
+          /><span v-else class="quiet small">{{ t('buy.enough') }}</span>
         </td>
         <td class="packs small">
           <template v-if="r.packs?.packs.length">{{ packText(r.packs) }}</template><span

@@ -44,6 +44,19 @@ const line = (y: number, dash: number[]): ChartDataset<'scatter'> => ({
   borderWidth: dash.length ? 1.5 : 2.5,
   borderDash: dash,
 })
+/** The sign of an estimate as a point: the same as beside numbers. */
+function estimateSign(): HTMLCanvasElement {
+  const canvas = document.createElement('canvas')
+  canvas.width = canvas.height = 22
+  const pen = canvas.getContext('2d')!
+  pen.font = `bold 22px ${Chart.defaults.font.family}`
+  pen.textAlign = 'center'
+  pen.textBaseline = 'middle'
+  pen.fillStyle = '#15302B'
+  pen.fillText('≈', 11, 12)
+  return canvas
+}
+const sign = estimateSign()
 const data = computed(() => ({
   datasets: [
     ...methods.value.map((m, i): ChartDataset<'scatter'> => {
@@ -51,7 +64,7 @@ const data = computed(() => ({
       return {
         label: t(`method.${m}`),
         data: own.map((p) => ({ x: back(p.at), y: p.mlPerKg })),
-        pointStyle: SHAPES[i % SHAPES.length],
+        pointStyle: own.map((p) => (p.guessed ? sign : SHAPES[i % SHAPES.length])),
         pointRadius: own.map((p) => (props.asked.includes(p.id) ? 9 : 6)),
         pointBackgroundColor: own.map((p) =>
           p.leftOut ? '#FFFDF8' : props.asked.includes(p.id) ? '#A3274F' : props.fill,
@@ -64,6 +77,10 @@ const data = computed(() => ({
     line(props.handbook, [5, 4]),
   ],
 }))
+const isGuess = ({ datasetIndex, dataIndex }: { datasetIndex: number; dataIndex: number }): boolean => {
+  const method = methods.value[datasetIndex]
+  return props.points.filter((p) => p.method === method)[dataIndex]?.guessed ?? false
+}
 const options = computed(() => ({
   responsive: true,
   maintainAspectRatio: false,
@@ -86,8 +103,8 @@ const options = computed(() => ({
   plugins: {
     tooltip: {
       callbacks: {
-        label: (c: { parsed: { x: number | null; y: number | null } }) =>
-          `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${n(c.parsed.y ?? 0)} mL/kg`,
+        label: (c: { datasetIndex: number; dataIndex: number; parsed: { x: number | null; y: number | null } }) =>
+          `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${isGuess(c) ? '≈ ' : ''}${n(c.parsed.y ?? 0)} mL/kg`,
       },
     },
   },
@@ -99,6 +116,7 @@ const options = computed(() => ({
     <div class="canvas"><Scatter :data="data" :options="options" :aria-label="t('yield.chart')" /></div>
     <figcaption class="small quiet">
       <span v-for="(m, i) in methods" :key="m">{{ ['●', '◆', '▲', '■', '✱'][i % 5] }} {{ t(`method.${m}`) }}</span
+      ><span v-if="points.some((p) => p.guessed)">≈ {{ t('yield.guessed') }}</span
       ><span>━ {{ t('yield.meanLine') }}</span
       ><span>┄ {{ t('yield.handbook') }}</span>
     </figcaption>

@@ -139,6 +139,7 @@ export const ui = {
     leftOutN: '{n} is left out. | {n} are left out.',
     unweighedN:
       '{n} press of fruit that nobody weighed does not count. | {n} presses of fruit that nobody weighed do not count.',
+    guessed: 'of an estimate',
     rising: 'Rising by {ml} mL per kg a month (9 times in 10 between {low} and {high}).',
     falling: 'Falling by {ml} mL per kg a month (9 times in 10 between {low} and {high}).',
     steady: 'No trend to be seen (between {low} and {high} mL per kg a month).',

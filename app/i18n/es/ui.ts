@@ -140,6 +140,7 @@ export const ui: typeof en = {
     study: 'Una exprimida: {mean} mL por kg. | {n} exprimidas: media {mean}, variación ± {spread} mL por kg.',
     leftOutN: '{n} queda fuera. | {n} quedan fuera.',
     unweighedN: '{n} prensado de fruta que nadie pesó no cuenta. | {n} prensados de fruta que nadie pesó no cuentan.',
+    guessed: 'de una estimación',
     rising: 'Sube {ml} mL por kg al mes (9 de 10 veces entre {low} y {high}).',
     falling: 'Baja {ml} mL por kg al mes (9 de 10 veces entre {low} y {high}).',
     steady: 'No se ve tendencia (entre {low} y {high} mL por kg al mes).',

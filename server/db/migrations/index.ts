@@ -396,6 +396,12 @@ export const MIGRATIONS: readonly Migration[] = [
       MODIFY kind ENUM('received','pressed','by-product','peeled','pack') NOT NULL,
       MODIFY unit ENUM('g','mL','pieces') NOT NULL`,
   },
+  // What kinds there are is the code's to know: a new one needs no change here.
+  { name: '0071-lot-kind', sql: 'ALTER TABLE lot MODIFY kind VARCHAR(20) NOT NULL' },
+  { name: '0072-movement-kind', sql: 'ALTER TABLE movement MODIFY kind VARCHAR(20) NOT NULL' },
+  { name: '0073-lot-event-kind', sql: 'ALTER TABLE lot_event MODIFY kind VARCHAR(20) NOT NULL' },
+  { name: '0074-fact-void-entity', sql: 'ALTER TABLE fact_void MODIFY entity VARCHAR(20) NOT NULL' },
+  { name: '0075-fact-kind', sql: 'ALTER TABLE fact MODIFY kind VARCHAR(20) NOT NULL' },
 ]
 
 /** What the server asks of the database before it says it is ready. */

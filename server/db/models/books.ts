@@ -9,6 +9,7 @@ import {
   dayOrNull,
   json,
   jsonOrNull,
+  kindOf,
   maybe,
   named,
   one,
@@ -54,7 +55,7 @@ const LOT = {
   standId: ref,
   itemKind: one(...ITEM_KINDS),
   itemKey: text(80),
-  kind: one(...LOT_KINDS),
+  kind: kindOf(...LOT_KINDS),
   part: textOrNull(20),
   supplier: textOrNull(200),
   count: wholeOrNull,
@@ -78,7 +79,7 @@ const LOT = {
 const LOT_EVENT = {
   id: pk,
   lotId: ref,
-  kind: one(...LOT_EVENT_KINDS),
+  kind: kindOf(...LOT_EVENT_KINDS),
   amountG: amountOrNull,
   body: json,
   at,
@@ -89,7 +90,7 @@ const MOVEMENT = {
   lotId: ref,
   amount,
   // What was poured before juice was used by hand.
-  kind: one(...MOVE_KINDS, 'pour-out'),
+  kind: kindOf(...MOVE_KINDS, 'pour-out'),
   sourceId: ref,
   at,
   personId: ref,
@@ -126,10 +127,10 @@ const PRESS = {
   confirmed: json,
 }
 const PRESS_MARK = { pressId: pk, leftOut: yes, reason: textOrNull(200), version: whole }
-const FACT = { id: pk, kind: one(...VOID_KINDS, 'made-lot', 'price', 'price-list') }
+const FACT = { id: pk, kind: kindOf(...VOID_KINDS, 'made-lot', 'price', 'price-list') }
 const FACT_VOID = {
   id: pk,
-  entity: one(...VOID_KINDS),
+  entity: kindOf(...VOID_KINDS),
   factId: ref,
   sign: whole,
   reason: textOrNull(200),
@@ -167,8 +168,8 @@ export class FactVoid extends Model {
 
 export const BOOKS: readonly Table[] = [
   [Ingredient, 'ingredient', INGREDIENT],
-  [Price, 'price', PRICE],
   [Lot, 'lot', LOT],
+  [Price, 'price', PRICE],
   [LotEvent, 'lot_event', LOT_EVENT],
   [Movement, 'movement', MOVEMENT],
   [Press, 'press', PRESS],

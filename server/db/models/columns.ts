@@ -17,6 +17,9 @@ export const pk = key<string>({ type: CHAR(36) })
 export const ref = filled<string>({ type: CHAR(36) })
 export const refOrNull = orNull<string>({ type: CHAR(36) })
 export const text = (length: number) => filled<string>({ type: STRING(length) })
+/** A kind out of a list that grows with the code, and not with the database. */
+export const kindOf = <V extends string>(...values: readonly V[]) =>
+  filled<V>({ type: STRING(20), validate: { isIn: [values] } })
 /** A word of a list that the code knows. */
 export const word = <V extends string>(length: number) => filled<V>({ type: STRING(length) })
 export const textOrNull = (length: number) => orNull<string>({ type: STRING(length) })

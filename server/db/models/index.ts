@@ -1,4 +1,5 @@
 import type { ModelAttributes, Sequelize } from 'sequelize'
+import type { Table } from './columns'
 import { PEOPLE } from './people'
 import { PLACES } from './places'
 import { BOOKS } from './books'
@@ -11,8 +12,11 @@ export * from './books'
 export * from './menu'
 export * from './log'
 
+/** Every table, in the order in which rows lean on each other. */
+export const ALL_TABLES: readonly Table[] = [...PLACES, ...PEOPLE, ...BOOKS, ...MENU, ...LOG]
+
 export function defineModels(db: Sequelize): void {
-  for (const [model, tableName, attributes] of [...PEOPLE, ...PLACES, ...BOOKS, ...MENU, ...LOG]) {
+  for (const [model, tableName, attributes] of ALL_TABLES) {
     // Sequelize writes onto the attribute objects, so each model gets its own.
     const own = Object.fromEntries(
       Object.entries(attributes).map(([k, v]) => [k, { ...(v as object) }]),

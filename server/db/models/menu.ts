@@ -71,8 +71,8 @@ export class PlanLine extends Model {
 
 export const MENU: readonly Table[] = [
   [Recipe, 'recipe', RECIPE],
-  [RecipeVersion, 'recipe_version', RECIPE_VERSION],
   [Snapshot, 'snapshot', SNAPSHOT],
+  [RecipeVersion, 'recipe_version', RECIPE_VERSION],
   [RecipeUse, 'recipe_use', RECIPE_USE],
   [PlanLine, 'plan_line', PLAN_LINE],
 ]

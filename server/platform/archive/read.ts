@@ -88,7 +88,8 @@ async function insert(tx: Tx, name: string, model: ModelStatic<Model>, columns: 
   // Shipped ingredients are there already; what the business made of them comes from the archive.
   const over = name === 'ingredient' ? { updateOnDuplicate: columns as never[] } : {}
   try {
-    await model.bulkCreate(rows as never, { transaction: tx, ...over })
+    // Held against the kinds that there are, which the database does not know.
+    await model.bulkCreate(rows as never, { transaction: tx, validate: true, ...over })
   } catch (e) {
     // The file is sound and yet does not fit: it was made by hand, or by something else.
     const { status } = refusalOf(e)

@@ -1,27 +1,5 @@
 import { DataTypes, type Model, type ModelStatic } from 'sequelize'
-import {
-  Business,
-  Change,
-  Cup,
-  Fact,
-  FactVoid,
-  Ingredient,
-  Lot,
-  LotEvent,
-  Movement,
-  Person,
-  PlanLine,
-  Press,
-  PressMark,
-  Price,
-  Recipe,
-  RecipeUse,
-  RecipeVersion,
-  Setting,
-  Snapshot,
-  Stand,
-  Vessel,
-} from '../../db/models'
+import { ALL_TABLES } from '../../db/models'
 import { Refusal } from '../errors'
 
 export const FORMAT = 'olvex-archive'
@@ -41,33 +19,12 @@ export interface Manifest {
 }
 export type Row = Record<string, unknown>
 
-/**
- * What is in an archive, in the order in which rows lean on each other. Sessions, devices, keys and attempts stay
- * behind.
- */
-export const TABLES: [string, ModelStatic<Model>][] = [
-  ['business', Business],
-  ['stand', Stand],
-  ['person', Person],
-  ['ingredient', Ingredient],
-  ['cup', Cup],
-  ['vessel', Vessel],
-  ['lot', Lot],
-  ['price', Price],
-  ['lot_event', LotEvent],
-  ['movement', Movement],
-  ['press', Press],
-  ['press_mark', PressMark],
-  ['recipe', Recipe],
-  ['snapshot', Snapshot],
-  ['recipe_version', RecipeVersion],
-  ['recipe_use', RecipeUse],
-  ['plan_line', PlanLine],
-  ['fact', Fact],
-  ['fact_void', FactVoid],
-  ['setting', Setting],
-  ['change_row', Change],
-]
+/** Who is signed in, from where, and what was sent: of one installation alone. Everything else is in an archive. */
+const STAYS = new Set(['session', 'sign_in_attempt', 'device', 'idempotency_key'])
+/** What is in an archive, in the order in which rows lean on each other. */
+export const TABLES: [string, ModelStatic<Model>][] = ALL_TABLES.flatMap(([model, name]) =>
+  STAYS.has(name) ? [] : [[name, model]],
+)
 const SECRET: Record<string, string[]> = { person: ['passwordHash', 'pinHash'] }
 
 export const columnsOf = (name: string, model: ModelStatic<Model>): string[] =>

@@ -94,6 +94,8 @@ async function say(p: Press, leftOut: boolean): Promise<void> {
   marking.value = `${p.id}|${leftOut ? 'out' : 'in'}`
   if (await mark.submit()) await Promise.all([store.load(), load()])
 }
+/** The mark of what rests on an estimate. */
+const about = ({ guessed }: { guessed: boolean }): string => (guessed ? '≈ ' : '')
 const percent = (x: number): string => `${n(x * 100)} %`
 function download(): void {
   const rows = [
@@ -150,6 +152,7 @@ function download(): void {
           <dd class="big">
             <FigureButton
               :figure="known?.mean ?? handbook"
+              :guessed="!!known?.mean && known.guessed > 0"
               :label="t('yield.mean', { n: known?.count ?? 0 }, known?.count ?? 0)"
             />
           </dd>
@@ -161,14 +164,14 @@ function download(): void {
         <div v-if="nine && next">
           <dt>{{ t('yield.next') }}</dt>
           <dd>
-            <b class="num" data-test="interval">{{ n(Math.max(0, nine[0])) }} – {{ n(nine[1]) }}</b
+            <b class="num" data-test="interval">{{ about(study) }}{{ n(Math.max(0, nine[0])) }} – {{ n(nine[1]) }}</b
             >{{ ' ' }}
             <span class="unit">mL/kg</span>
           </dd>
         </div>
         <div v-if="sure">
           <dt>{{ t('yield.sure') }}</dt>
-          <dd><FigureButton :figure="sure" :label="t('yield.sure')" /></dd>
+          <dd><FigureButton :figure="sure" :guessed="study.guessed" :label="t('yield.sure')" /></dd>
         </div>
         <div v-if="known?.minutesPerL">
           <dt>{{ t('yield.minutes') }}</dt>
@@ -197,7 +200,11 @@ function download(): void {
           {{
             t(
               'yield.study',
-              { n: n(study.count), mean: n(study.mean ?? 0), spread: study.spread === null ? '–' : n(study.spread) },
+              {
+                n: n(study.count),
+                mean: about(study) + n(study.mean ?? 0),
+                spread: study.spread === null ? '–' : n(study.spread),
+              },
               study.count,
             )
           }}<template v-if="study.leftOut"> {{ t('yield.leftOutN', { n: study.leftOut }, study.leftOut) }}</template
@@ -222,7 +229,7 @@ function download(): void {
 
       <div v-for="p in asked" :key="p.id" class="caution ask" role="group" data-test="asked">
         <p>
-          <b>{{ t('yield.askTitle', { ml: n(pointOf(p).mlPerKg), day: day(p.at), who: p.by }) }}</b>
+          <b>{{ t('yield.askTitle', { ml: about(pointOf(p)) + n(pointOf(p).mlPerKg), day: day(p.at), who: p.by }) }}</b>
           {{ t('yield.ask') }}
         </p>
         <template v-if="session.mayPlan">
@@ -254,7 +261,7 @@ function download(): void {
           <tbody>
             <tr v-for="g in table.rows" :key="g.key">
               <td>{{ table.label(g.key) }}</td>
-              <td class="r num">{{ n(g.mean) }}</td>
+              <td class="r num">{{ about(g) }}{{ n(g.mean) }}</td>
               <td class="r">{{ g.spread === null ? '–' : n(g.spread) }}</td>
               <td class="r">{{ g.count }}</td>
               <td class="r">{{ g.minutesPerL === null ? '–' : n(g.minutesPerL, 1) }}</td>
@@ -286,7 +293,8 @@ function download(): void {
         <h2>{{ t('yield.marksTitle') }}</h2>
         <ul class="pairs">
           <li v-for="p in answeredMarks" :key="p.id" class="small">
-            {{ day(p.at) }}: {{ n(pointOf(p).mlPerKg) }} mL/kg, {{ p.mark!.leftOut ? t('yield.isOut') : t('yield.isIn')
+            {{ day(p.at) }}: {{ about(pointOf(p)) }}{{ n(pointOf(p).mlPerKg) }} mL/kg,
+            {{ p.mark!.leftOut ? t('yield.isOut') : t('yield.isIn')
             }}<template v-if="p.mark!.reason">, {{ p.mark!.reason }}</template
             >{{ ' ' }}
             <v-btn v-if="session.mayPlan" variant="text" size="small" height="44" @click="say(p, !p.mark!.leftOut)">{{
