@@ -91,6 +91,8 @@ export const ROUTES = {
     file: 'archive',
   },
 
+  business: { id: 'business', method: 'GET', path: '/api/v1/business', role: 'crew', shows: ['business'] },
+  putBusiness: { id: 'putBusiness', method: 'PUT', path: '/api/v1/business', role: 'owner' },
   stands: { id: 'stands', method: 'GET', path: '/api/v1/stands', role: 'crew', shows: ['stand'] },
   putStand: { id: 'putStand', method: 'PUT', path: '/api/v1/stands/{id}', role: 'owner' },
   ingredients: {

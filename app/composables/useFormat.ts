@@ -1,19 +1,77 @@
 import { useI18n } from 'vue-i18n'
 import { goodsOf } from '#core/books/goods'
 import type { Figure } from '#core/figures'
+import { decimalsOf } from '#core/region'
+import { inShown, shownUnit, unitFor } from '#core/units/system'
 import { useSession } from '~/stores/session'
 import { ownName } from '~/utils/own-names'
-import { digitsFor, formatCalendarDay, formatDay, formatNumber, formatTime, unitText } from '~/utils/format'
+import {
+  decimalMark,
+  formatCalendarDay,
+  formatDay,
+  formatMoney,
+  formatNumber,
+  formatTime,
+  formatWeekday,
+  moneySign,
+  typedNumber,
+} from '~/utils/format'
 
-/** Numbers, days and names in the language of the page. */
+/** A number, and the unit that stands small behind it. */
+export interface NumberAndUnit {
+  number: string
+  unit: string
+}
+/** Digits that a price of a small amount has more than a price. */
+const MORE_DIGITS: Readonly<Record<string, number>> = { 'money/g': 3, 'money/oz': 1 }
+
+/**
+ * Numbers, money, amounts, days and names: marks and signs as they are where the business is, amounts in the units of
+ * the stand, words in the language of the page.
+ */
 export function useFormat() {
   const { locale, t, te } = useI18n()
   const session = useSession()
-  const n = (value: number, digits = 0): string => formatNumber(value, locale.value, digits)
-  const figure = (f: Figure, digits = digitsFor(f.unit)): string => n(f.value, digits)
-  const day = (iso: string): string => formatDay(iso, locale.value, session.stand?.timeZone)
-  const calendarDay = (d: string): string => formatCalendarDay(d, locale.value)
-  const time = (iso: string): string => formatTime(iso, locale.value, session.stand?.timeZone)
+  const n = (value: number, digits = 0): string => formatNumber(value, session.region, digits)
+  /** Money with its sign. */
+  const money = (value: number): string => formatMoney(value, session.region, session.currency)
+  const sign = computed(() => moneySign(session.region, session.currency))
+  const mark = computed(() => decimalMark(session.region))
+
+  /** An amount that is kept in `unit`, as it is shown here. @param digits where others than usual suit it better */
+  function parts(value: number, unit: string, digits?: number): NumberAndUnit {
+    const shown = unitFor(value, unit, session.units)
+    const [of, ...per] = shown.unit.split('/')
+    if (of === 'money') {
+      const text = formatMoney(inShown(value, shown), session.region, session.currency, MORE_DIGITS[shown.unit] ?? 0)
+      return { number: text, unit: per.length ? `/${per.join('/')}` : '' }
+    }
+    // Digits that were asked for are of the kept unit: in another they would be too many or too few.
+    const suits = shown.unit === unit ? (digits ?? shown.digits) : shown.digits
+    return { number: n(inShown(value, shown), suits), unit: shown.unit === '1' ? '' : shown.unit }
+  }
+  /** The same as one text. */
+  function amount(value: number, unit: string, digits?: number): string {
+    const { number, unit: u } = parts(value, unit, digits)
+    return u === '' ? number : u.startsWith('/') ? number + u : `${number} ${u}`
+  }
+  const figure = (f: Figure, digits?: number): NumberAndUnit => parts(f.value, f.unit, digits)
+  /** How a kept unit is called here; of money, its sign. */
+  function unit(kept: string): string {
+    const shown = shownUnit(kept, session.units).unit
+    return shown === '1' ? '' : shown.replace('money', sign.value)
+  }
+  /** A kept unit as it is, in which sums are done. */
+  const keptUnit = (kept: string): string => (kept === '1' ? '' : kept.replace('money', sign.value))
+  /** A kept amount as somebody here would type it. @param kept left out for a plain number */
+  const typed = (value: number | null | undefined, kept = '1', digits = 4): string =>
+    value === null || value === undefined
+      ? ''
+      : typedNumber(inShown(value, shownUnit(kept, session.units)), session.region, digits)
+  const day = (iso: string): string => formatDay(iso, locale.value, session.region, session.stand?.timeZone)
+  const calendarDay = (d: string): string => formatCalendarDay(d, locale.value, session.region)
+  const weekday = (d: string): string => formatWeekday(d, locale.value)
+  const time = (iso: string): string => formatTime(iso, locale.value, session.region, session.stand?.timeZone)
   /** Name of an ingredient (shipped ones by message, own ones as typed), a prep, or a word of the sum. */
   function name(key: string): string {
     const own = ownName.value(key)
@@ -22,7 +80,24 @@ export function useFormat() {
     if (own) return goods ? `${t(`item.${goods.kind}`)}, ${own}` : own
     return te(`ingredient.${key}`) ? t(`ingredient.${key}`) : te(`item.${key}`) ? t(`item.${key}`) : key
   }
-  /** Money, to the cent; small prices of a cup keep a tenth of a cent out of sight. */
-  const money = (value: number): string => n(value, 2)
-  return { n, figure, day, calendarDay, time, name, money, unit: unitText, locale }
+  const decimals = computed(() => decimalsOf(session.currency))
+  return {
+    n,
+    money,
+    sign,
+    mark,
+    decimals,
+    parts,
+    amount,
+    figure,
+    unit,
+    keptUnit,
+    typed,
+    day,
+    calendarDay,
+    weekday,
+    time,
+    name,
+    locale,
+  }
 }

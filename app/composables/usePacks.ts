@@ -11,7 +11,7 @@ export function usePacks() {
   const plan = usePlan()
   const session = useSession()
   const { t } = useI18n()
-  const { n } = useFormat()
+  const { n, amount } = useFormat()
 
   /** g of everything that is short. */
   const toBuy = computed((): [key: string, grams: number][] =>
@@ -52,8 +52,8 @@ export function usePacks() {
     p.packs
       .map((x, i) => {
         const pack = x.loose
-          ? t('buying.loose', { kg: n((x.packG * x.count) / 1000, 1) })
-          : `${n(x.count)} × ${n(x.packG / 1000, x.packG % 1000 ? 2 : 0)} kg`
+          ? t('buying.loose', { kg: amount((x.packG * x.count) / 1000, 'kg', 1) })
+          : `${n(x.count)} × ${amount(x.packG / 1000, 'kg', x.packG % 1000 ? 2 : 0)}`
         return x.loose || !x.supplier || p.packs[i + 1]?.supplier === x.supplier ? pack : `${pack}, ${x.supplier}`
       })
       .join(' + ')

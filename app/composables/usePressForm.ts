@@ -4,6 +4,7 @@ import { titratableAcidity, titrationLimit } from '#core/yield'
 import type { FOAM, FruitTemp, PressMethod } from '#shared/lists'
 import type { BodyInput, Lot, Press } from '#shared/contract'
 import type { PartRow } from '~/components/fruit/PartRows.vue'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { figuresOfPress, useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
@@ -29,6 +30,9 @@ const AMOUNTS = [
 ] as const
 export type PressAmount = (typeof AMOUNTS)[number]
 
+/** mol per L: the base that titration kits come with. Common practice, no source. */
+const USUAL_BASE_N = 0.1
+
 /** Another lot that goes in with the fruit. */
 export interface AlsoRow {
   key: string
@@ -47,17 +51,12 @@ const NOT_YET = ['juice-not-positive', 'kg-not-positive', 'base-name-missing', '
  */
 export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressId: string) => void) {
   const { t } = useI18n()
-  const { name, locale } = useFormat()
+  const { name, typed } = useFormat()
   const { ofCode } = useSentence()
   const store = useFruit()
   const catalogue = useCatalogue()
   const session = useSession()
   const old = correct
-  const show = (v: number | null | undefined, digits = 4): string =>
-    v === null || v === undefined
-      ? ''
-      : String(Math.round(v * 10 ** digits) / 10 ** digits).replace('.', locale.value === 'es' ? ',' : '.')
-
   const named = old ? old.parts.reduce((s, p) => s + (p.part === 'pulp' ? 0 : (p.g ?? 0)), 0) : 0
   const oldMl = old?.base?.outMl ?? old?.juiceMl ?? 0
   const oldG = old?.base?.outG ?? old?.juiceG
@@ -65,24 +64,23 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   /** g that were peeled off before are no trimming of now */
   const peeledG = old ? old.takes.reduce((s, x) => s + x.takenG - x.outG, 0) : 0
   const oldTrimmedG = old?.trimmedG ? old.trimmedG - peeledG : 0
-  const text = reactive<Record<PressAmount, string>>({
-    taken: own ? show(own.outG / 1000) : '',
-    trimmed: Math.abs(oldTrimmedG - named) > 0.5 ? show(oldTrimmedG / 1000) : '',
-    juice: old ? show(old.juiceUnit === 'g' ? oldG : oldMl / 1000) : '',
-    minutes: show(old?.minutes),
-    water: old?.base?.waterG ? show(old.base.waterG, 1) : '',
+  const amounts = useAmounts(AMOUNTS, {
+    taken: own ? typed(own.outG / 1000, 'kg') : '',
+    trimmed: Math.abs(oldTrimmedG - named) > 0.5 ? typed(oldTrimmedG / 1000, 'kg') : '',
+    juice: old ? (old.juiceUnit === 'g' ? typed(oldG, 'g') : typed(oldMl / 1000, 'L')) : '',
+    minutes: typed(old?.minutes),
+    water: old?.base?.waterG ? typed(old.base.waterG, 'g', 1) : '',
     loads: '',
-    hands: show(old?.hands),
-    spilled: show(old?.base ? old.base.spilledMl : old?.spilledMl),
-    brix: show(old?.seen?.brix),
-    ph: show(old?.seen?.ph),
-    ta: old?.seen?.titration ? '' : show(old?.seen?.ta),
-    sample: show(old?.seen?.titration?.sampleMl),
-    base: show(old?.seen?.titration?.baseMl),
-    baseN: show(old?.seen?.titration?.baseN) || (locale.value === 'es' ? '0,1' : '0.1'),
+    hands: typed(old?.hands),
+    spilled: typed(old?.base ? old.base.spilledMl : old?.spilledMl, 'mL'),
+    brix: typed(old?.seen?.brix),
+    ph: typed(old?.seen?.ph),
+    ta: old?.seen?.titration ? '' : typed(old?.seen?.ta),
+    sample: typed(old?.seen?.titration?.sampleMl),
+    base: typed(old?.seen?.titration?.baseMl),
+    baseN: typed(old?.seen?.titration?.baseN ?? USUAL_BASE_N),
   })
-  const number = reactive(Object.fromEntries(AMOUNTS.map((a) => [a, null])) as Record<PressAmount, number | null>)
-  const how = reactive<Partial<Record<PressAmount, 'typed' | 'device'>>>({})
+  const { text, number } = amounts
   const last = store.presses.find((p) => p.ingredientKey === lot.itemKey)
   const method: PressMethod = old?.method ?? last?.method ?? 'hand-reamer'
   const told = reactive({
@@ -100,7 +98,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
     (old?.parts ?? []).map((p) => ({
       key: uuid(),
       part: p.part,
-      text: show(p.g),
+      text: typed(p.g, 'g'),
       g: p.g,
       kept: !!p.kept,
       lotId: uuid(),
@@ -113,7 +111,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   const also = ref<AlsoRow[]>(
     (old?.takes ?? [])
       .filter((x) => x.lotId !== own?.lotId)
-      .map((x) => ({ key: uuid(), lotId: x.lotId, text: show(x.outG / 1000), kg: x.outG / 1000 })),
+      .map((x) => ({ key: uuid(), lotId: x.lotId, text: typed(x.outG / 1000, 'kg'), kg: x.outG / 1000 })),
   )
 
   const isBase = computed(() => number.water !== null || also.value.length > 0)
@@ -140,7 +138,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
   )
   const parts = computed(() => toldParts(rows.value.filter((r) => r.g !== null || r.part === 'pulp')))
   const seen = computed(() => {
-    const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
+    const measured = amounts.measured()
     const read = [told.foam, number.brix, number.ph, number.ta, titration.value].some((x) => x !== null)
     return read || measured.length
       ? {
@@ -149,7 +147,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
           ph: number.ph,
           ta: titration.value ? null : number.ta,
           titration: titration.value,
-          measured: [...measured],
+          measured,
         }
       : null
   })
@@ -202,9 +200,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
     form.fields.value = {}
     if (number.taken === null) form.refuse('takenKg', t('problem.kg-missing'))
     if (number.juice === null) form.refuse('juice', t('problem.juice-missing'))
-    for (const a of AMOUNTS)
-      if (text[a].trim() && number[a] === null)
-        form.refuse(FIELD[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
+    amounts.guard(form, (a) => FIELD[a] ?? a)
     if (rows.value.some((r) => r.g === null && r.part !== 'pulp')) form.refuse('parts', t('problem.part-not-positive'))
     also.value.forEach((a, i) => {
       if (a.kg === null) form.refuse(`also.${i}.takenKg`, t('problem.kg-missing'))
@@ -229,7 +225,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
     old,
     text,
     number,
-    how,
+    bind: amounts.bind,
     told,
     rows,
     also,

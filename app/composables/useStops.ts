@@ -14,7 +14,7 @@ export interface Stop {
 /** The work in the order it is done, each stop with one live figure. */
 export function useStops() {
   const { t } = useI18n()
-  const { n } = useFormat()
+  const { n, amount } = useFormat()
   const fruit = useFruit()
   const drinks = useDrinks()
   const plan = usePlan()
@@ -27,8 +27,8 @@ export function useStops() {
       figure: !fruit.ready
         ? ''
         : fruit.ripening
-          ? t('line.fruitRipening', { kg: n(fruit.kgOnHand, 1), n: fruit.ripening })
-          : t('line.fruit', { kg: n(fruit.kgOnHand, 1) }),
+          ? t('line.fruitRipening', { kg: amount(fruit.kgOnHand, 'kg', 1), n: fruit.ripening })
+          : t('line.fruit', { kg: amount(fruit.kgOnHand, 'kg', 1) }),
     },
     { key: 'preps', path: '/preps', built: false, letter: 'e', figure: '' },
     {

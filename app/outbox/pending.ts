@@ -2,12 +2,12 @@ import {
   BOOKS,
   laidOver,
   stateOf,
+  type At,
   type Booked,
   type Known,
   type Needs,
   type Shelf,
   type State,
-  type Teller,
 } from '#core/books'
 import { unitWeightG, type Handling } from '#core/yield'
 import type { RecipeDocument } from '#core/recipe'
@@ -21,10 +21,8 @@ export interface Books extends Shelf {
   presses: readonly Press[]
 }
 /** Whose tablet it is, and where. */
-export interface Here {
-  standId: string
+export interface Here extends Omit<At, 'now'> {
   by: string
-  teller: Teller
 }
 
 /**

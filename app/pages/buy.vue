@@ -6,7 +6,6 @@ import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
-import { formatWeekday } from '~/utils/format'
 
 // How much to buy for a day: litres needed and a chance of having enough, to kilos, whole packs and money; less what is
 // held and good on the day.
@@ -14,8 +13,8 @@ const plan = usePlan()
 const fruit = useFruit()
 const catalogue = useCatalogue()
 const session = useSession()
-const { t, locale } = useI18n()
-const { calendarDay, n, name, money } = useFormat()
+const { t } = useI18n()
+const { calendarDay, weekday, amount, name, money } = useFormat()
 const { packs, noPacks, hasHole, total, packText } = usePacks()
 
 watch(
@@ -26,7 +25,7 @@ watch(
 )
 const longDay = computed(() => {
   const day = plan.day || plan.today
-  return `${formatWeekday(day, locale.value)}, ${calendarDay(day)}`
+  return `${weekday(day)}, ${calendarDay(day)}`
 })
 const CHANCES = ['50', '80', '90', '95', '99'] as const
 const chances = CHANCES.map((value) => ({ value, title: value }))
@@ -99,7 +98,7 @@ function download(): void {
         <h2>{{ t('buying.for', { day: longDay }) }}</h2>
         <span v-if="session.isOwner && total > 0" class="big"
           ><small v-if="hasHole" class="quiet" data-test="buy-hole">{{ t('cost.atLeast') }} </small
-          ><b class="num" data-test="buy-total">{{ money(total) }}</b> <span class="unit">€</span></span
+          ><b class="num" data-test="buy-total">{{ money(total) }}</b></span
         >
       </div>
       <PlanUnsound />
@@ -110,7 +109,9 @@ function download(): void {
         <p v-if="orderToday.length" class="today" data-test="order-today">
           <b>{{ t('buying.orderToday') }}</b>
           {{
-            orderToday.map((r) => `${name(r.fruit)} ${r.guessed.buy ? '≈ ' : ''}${n(r.buyKg.value, 1)} kg`).join(', ')
+            orderToday
+              .map((r) => `${name(r.fruit)} ${r.guessed.buy ? '≈ ' : ''}${amount(r.buyKg.value, 'kg', 1)}`)
+              .join(', ')
           }}
         </p>
         <BuyFruitTable v-if="rows.length" :rows="rows" :pack-text="packText" />

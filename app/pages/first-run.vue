@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import type { Where } from '~/components/door/WhereFields.vue'
 import { api } from '~/utils/api'
+import { likelyRegion, usualOf } from '~/utils/regions'
 
 definePageMeta({ layout: 'door' })
 const { t, locale } = useI18n()
 const f = reactive({ business: '', stand: '', owner: '', login: '', password: '' })
 const archive = ref(false)
-const timeZone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC')
-const zones = Intl.supportedValuesOf('timeZone')
+const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC'
+const region = likelyRegion(timeZone, navigator.languages)
+const where = ref<Where>({ timeZone, region, ...usualOf(region) })
 const form = useSubmit(async () => {
-  await api('setup', { body: { ...f, timeZone: timeZone.value, locale: locale.value as 'en' | 'es' } })
+  await api('setup', { body: { ...f, ...where.value, locale: locale.value as 'en' | 'es' } })
 })
 
 async function begin(): Promise<void> {
@@ -41,12 +44,7 @@ async function begin(): Promise<void> {
         :error-messages="form.fields.value.stand"
         data-test="stand"
       />
-      <v-autocomplete
-        v-model="timeZone"
-        :items="zones"
-        :label="t('firstRun.timeZone')"
-        :error-messages="form.fields.value.timeZone"
-      />
+      <DoorWhereFields v-model="where" :errors="form.fields.value" />
       <v-text-field
         v-model="f.owner"
         :label="t('firstRun.owner')"

@@ -6,14 +6,14 @@ import { useSession } from '~/stores/session'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { api } from '~/utils/api'
-import { actOf, differences } from '~/utils/history'
+import { actOf, differences, unitOfField } from '~/utils/history'
 
 // Who changed what, from what to what; facts can be taken out and put back, documents brought back.
 const route = useRoute()
 const session = useSession()
 const drinks = useDrinks()
 const { t, te } = useI18n()
-const { n, name, day, time, calendarDay } = useFormat()
+const { n, name, amount, day, time, calendarDay } = useFormat()
 const { bringBack, canBringBack } = useBringBack()
 const rows = ref<HistoryRow[]>([])
 const ready = ref(false)
@@ -78,7 +78,10 @@ function valueOf(field: string, v: unknown): string {
   if (v === null || v === '') return t('history.nothing')
   if (typeof v === 'boolean') return v ? '✓' : '–'
   for (const key of [`history.value.${String(v)}`, `${field}.${String(v)}`]) if (te(key)) return t(key)
-  if (field !== 'day' && !Number.isNaN(Number(v))) return n(Number(v), Number.isInteger(Number(v)) ? 0 : 2)
+  if (field !== 'day' && !Number.isNaN(Number(v))) {
+    const unit = unitOfField(field)
+    return unit ? amount(Number(v), unit) : n(Number(v), Number.isInteger(Number(v)) ? 0 : 2)
+  }
   return String(v)
 }
 /** A lot is fruit that came, juice that was pressed, what is left of it, what was peeled, or packs. */

@@ -8,7 +8,7 @@ import { useOutbox } from '~/stores/outbox'
 // What this tablet has not sent yet: each with what was typed, how it stands, and what can be done about it.
 const outbox = useOutbox()
 const { t, te } = useI18n()
-const { n, name, time, calendarDay } = useFormat()
+const { n, name, amount, money, time, calendarDay } = useFormat()
 const { ofCode, ofField } = useSentence()
 onMounted(() => void outbox.open())
 
@@ -24,14 +24,13 @@ function titleOf(e: Entry): string {
   const words = {
     did: event ? t(`event.${event.kind}.do`) : '',
     fruit: fruitOf(event ? { lotId: e.params.id } : b),
-    kg: n(Number(b.kg ?? b.takenKg ?? 0), 2),
-    juice: n(b.juice?.value ?? 0, b.juice?.unit === 'L' ? 2 : 0),
-    unit: b.juice?.unit ?? '',
+    kg: amount(Number(b.kg ?? b.takenKg ?? 0), 'kg'),
+    juice: amount(b.juice?.value ?? 0, b.juice?.unit ?? 'mL'),
     name: b.name ?? '',
     cups: b.cups ?? '',
     day: b.day ? calendarDay(b.day) : '',
     packs: n(Number(b.packs ?? 0)),
-    price: n(Number(b.packPrice ?? 0), 2),
+    price: money(Number(b.packPrice ?? 0)),
   }
   return te(`outbox.what.${e.route}`) ? t(`outbox.what.${e.route}`, words) : `${t('outbox.what.other')} ${words.name}`
 }

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { UNIT_SYSTEMS } from '#core/region'
+import { OUNCE_MEANINGS } from '#core/units'
 import type { FieldSpec } from '~/components/store/DocumentForm.vue'
 import { useCatalogue } from '~/stores/catalogue'
 import { useSession } from '~/stores/session'
@@ -8,43 +10,58 @@ import { useOutbox } from '~/stores/outbox'
 const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
-const { n } = useFormat()
+const { amount } = useFormat()
 const TABS = ['ingredients', 'shelf', 'cups', 'vessels', 'stand'] as const
-const tab = ref<(typeof TABS)[number]>('ingredients')
+const asked = TABS.find((x) => x === useRoute().query.tab)
+const tab = ref<(typeof TABS)[number]>(asked ?? 'ingredients')
 const tabs = computed(() => TABS.filter((x) => session.isOwner || x !== 'stand'))
 
 const cupFields = computed((): FieldSpec[] => [
   { key: 'name', label: t('store.name'), kind: 'text' },
   { key: 'capacityMl', label: t('store.brim'), kind: 'number', unit: 'mL' },
   { key: 'fillLineMl', label: t('store.fillLine'), kind: 'number', unit: 'mL' },
-  { key: 'cupPrice', label: t('item.cup'), kind: 'number', unit: '€' },
-  { key: 'lidPrice', label: t('item.lid'), kind: 'number', unit: '€' },
-  { key: 'strawPrice', label: t('item.straw'), kind: 'number', unit: '€' },
+  { key: 'cupPrice', label: t('item.cup'), kind: 'number', unit: 'money' },
+  { key: 'lidPrice', label: t('item.lid'), kind: 'number', unit: 'money' },
+  { key: 'strawPrice', label: t('item.straw'), kind: 'number', unit: 'money' },
 ])
 const vesselFields = computed((): FieldSpec[] => [
   { key: 'name', label: t('store.name'), kind: 'text' },
   { key: 'capacityMl', label: t('store.holds'), kind: 'number', unit: 'mL' },
   { key: 'heatProof', label: t('store.heatProof'), kind: 'switch' },
 ])
-const standFields = computed((): FieldSpec[] => [
-  { key: 'name', label: t('store.name'), kind: 'text' },
-  { key: 'timeZone', label: t('firstRun.timeZone'), kind: 'text' },
-  { key: 'labourPerH', label: t('store.labour'), kind: 'number', unit: '€/h' },
-  { key: 'electricityPerKwh', label: t('store.electricity'), kind: 'number', unit: '€/kWh', optional: true },
-  { key: 'gasPerKwh', label: t('store.gas'), kind: 'number', unit: '€/kWh', optional: true },
-  { key: 'sipMin', label: t('store.sipMin'), kind: 'number', unit: 'min' },
-  { key: 'roomC', label: t('store.roomC'), kind: 'number', unit: '°C' },
-  { key: 'lossShare', label: t('store.loss'), kind: 'number', unit: t('store.of1') },
-  { key: 'massStepG', label: t('store.scaleStep'), kind: 'number', unit: 'g' },
-  { key: 'volumeStepMl', label: t('store.jugStep'), kind: 'number', unit: 'mL' },
-  { key: 'bench', label: t('store.bench'), kind: 'text', optional: true },
-])
+const standFields = computed((): FieldSpec[] => {
+  const field = (key: string, kind: FieldSpec['kind'], more: Partial<FieldSpec> = {}): FieldSpec => ({
+    key,
+    kind,
+    label: t(`store.stand.${key}.label`),
+    why: t(`store.stand.${key}.why`),
+    ...more,
+  })
+  return [
+    field('name', 'text'),
+    field('timeZone', 'search', { items: Intl.supportedValuesOf('timeZone').map((z) => ({ value: z, title: z })) }),
+    field('units', 'choice', { items: UNIT_SYSTEMS.map((value) => ({ value, title: t(`units.${value}`) })) }),
+    field('ounces', 'choice', {
+      optional: true,
+      items: OUNCE_MEANINGS.map((value) => ({ value, title: t(`amount.ounceIs.${value}`) })),
+    }),
+    field('labourPerH', 'number', { unit: 'money/h', optional: true }),
+    field('electricityPerKwh', 'number', { unit: 'money/kWh', optional: true }),
+    field('gasPerKwh', 'number', { unit: 'money/kWh', optional: true }),
+    field('sipMin', 'number', { unit: 'min' }),
+    field('roomC', 'number', { unit: '°C' }),
+    field('lossShare', 'number', { unit: '%', percent: true }),
+    field('massStepG', 'number', { unit: 'g' }),
+    field('volumeStepMl', 'number', { unit: 'mL' }),
+    field('bench', 'text', { optional: true }),
+  ]
+})
 const cupCheck = (v: Record<string, unknown>): Record<string, string> =>
   Number(v.fillLineMl) > Number(v.capacityMl)
     ? {
         fillLineMl: t('problem.fill-line-above-brim', {
-          fillLineMl: n(Number(v.fillLineMl)),
-          capacityMl: n(Number(v.capacityMl)),
+          fillLineMl: amount(Number(v.fillLineMl), 'mL'),
+          capacityMl: amount(Number(v.capacityMl), 'mL'),
         }),
       }
     : {}
@@ -78,19 +95,9 @@ async function reload(): Promise<void> {
   <section class="sheet">
     <div class="spread head">
       <h1>{{ t('menu.store') }}</h1>
-      <div class="tabs" role="tablist">
-        <button
-          v-for="x in tabs"
-          :key="x"
-          type="button"
-          role="tab"
-          :aria-selected="tab === x"
-          :data-test="`tab-${x}`"
-          @click="tab = x"
-        >
-          {{ t(`store.tab.${x}`) }}
-        </button>
-      </div>
+      <v-tabs v-model="tab" :aria-label="t('menu.store')">
+        <v-tab v-for="x in tabs" :key="x" :value="x" :data-test="`tab-${x}`">{{ t(`store.tab.${x}`) }}</v-tab>
+      </v-tabs>
     </div>
     <StorePriceList v-if="tab === 'ingredients'" />
     <StorePackShelf v-else-if="tab === 'shelf'" />
@@ -119,7 +126,7 @@ async function reload(): Promise<void> {
         />
       </template>
       <p v-for="c in session.isOwner ? [] : catalogue.cups" :key="c.id">
-        {{ c.name }} · {{ n(c.capacityMl) }} mL · {{ t('cup.line', { ml: n(c.fillLineMl) }) }}
+        {{ c.name }} · {{ amount(c.capacityMl, 'mL') }} · {{ t('cup.line', { ml: amount(c.fillLineMl, 'mL') }) }}
       </p>
     </template>
     <template v-else-if="tab === 'vessels'">
@@ -145,15 +152,21 @@ async function reload(): Promise<void> {
           @saved="reload"
         />
       </template>
-      <p v-for="v in session.isOwner ? [] : vessels" :key="v.id">{{ v.name }} · {{ n(v.capacityMl / 1000, 1) }} L</p>
+      <p v-for="v in session.isOwner ? [] : vessels" :key="v.id">
+        {{ v.name }} · {{ amount(v.capacityMl / 1000, 'L', 1) }}
+      </p>
     </template>
     <template v-else>
+      <h2>{{ t('firstRun.business') }}</h2>
+      <StoreBusinessForm />
+      <h2 class="below">{{ session.stand?.name }}</h2>
       <p class="quiet">{{ t('store.standWhy') }}</p>
       <StoreDocumentForm
         v-if="session.stand"
         :id="session.stand.id"
-        :key="session.stand.id + session.stand.version"
+        :key="session.stand.id + session.stand.version + session.units"
         endpoint="putStand"
+        as-list
         :values="without(session.stand)"
         :fields="standFields"
         @saved="reload"
@@ -167,24 +180,5 @@ async function reload(): Promise<void> {
   flex-wrap: wrap;
   margin-bottom: 12px;
   align-items: center;
-}
-.tabs {
-  display: flex;
-  gap: 6px;
-  flex-wrap: wrap;
-}
-.tabs button {
-  min-height: 48px;
-  padding: 0 16px;
-  border: 0;
-  border-radius: 12px;
-  background: var(--sand);
-  font: 600 15px var(--text);
-  color: var(--ink);
-  cursor: pointer;
-}
-.tabs button[aria-selected='true'] {
-  background: var(--ink);
-  color: var(--sheet);
 }
 </style>

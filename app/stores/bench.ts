@@ -19,6 +19,9 @@ export const useBench = defineStore('bench', () => {
   /** code of why a reading was not taken */
   const refused = ref<{ code: string; device: Device } | null>(null)
   const here = computed(() => Object.keys(readings.value).length > 0)
+  /** fields on the page that can take a reading */
+  const fields = ref(0)
+  const wanted = (more: number): void => void (fields.value += more)
   let source: EventSource | null = null
   let stand = ''
 
@@ -74,5 +77,5 @@ export const useBench = defineStore('bench', () => {
     refused.value = code ? { code, device: wanted } : null
     if (!code) t!.take(inUnit(r!, t!.unit))
   }
-  return { readings, target, refused, here, listen, leave, take }
+  return { readings, target, refused, here, fields, wanted, listen, leave, take }
 })

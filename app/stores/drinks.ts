@@ -100,16 +100,15 @@ export const useDrinks = defineStore('drinks', () => {
     r.standard ? signed.value.changedSince(r.standard.snapshot, context) : []
 
   const priceBook = computed((): PriceBook | null => {
-    const rate = session.stand?.labourPerH
-    if (!session.isOwner || rate === null || rate === undefined) return null
+    if (!session.isOwner || !session.stand) return null
     const known = fruit.yields
     return {
       price: catalogue.priceOf,
       fruitYield: (key) => known.get(key),
       fruitOf: catalogue.fruitOf,
       baseOf: catalogue.baseOf,
-      labourPerH: rate,
-      kwhPrice: { electricity: session.stand?.electricityPerKwh ?? null, gas: session.stand?.gasPerKwh ?? null },
+      labourPerH: session.stand.labourPerH,
+      kwhPrice: { electricity: session.stand.electricityPerKwh ?? null, gas: session.stand.gasPerKwh ?? null },
     }
   })
 

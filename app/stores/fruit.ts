@@ -1,3 +1,4 @@
+import { decimalsOf } from '#core/region'
 import { defineStore } from 'pinia'
 import { packsHeld } from '#core/buy/held'
 import { BOOKED, gramsOf, purchasedPerG, type Booked, type LotUnit } from '#core/books'
@@ -32,8 +33,13 @@ export const useFruit = defineStore('fruit', () => {
   const answered = shallowRef<Pick<Books, 'lots' | 'presses'>>({ lots: [], presses: [] })
   /** What the server said last, with what this tablet has not sent yet on top. */
   const here = computed((): Here => {
-    const { standId, person, isOwner, mayPlan } = useSession()
-    return { standId, by: person?.name ?? '', teller: { seesMoney: isOwner, mends: mayPlan } }
+    const { standId, person, isOwner, mayPlan, currency } = useSession()
+    return {
+      standId,
+      decimals: decimalsOf(currency),
+      by: person?.name ?? '',
+      teller: { seesMoney: isOwner, mends: mayPlan },
+    }
   })
   const known = {
     data: useCatalogue().dataOf,

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import type { UnitSystem } from '#core/region'
 import type { Stand } from '#shared/contract'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
 import { forgetEverything } from '~/utils/forget'
@@ -13,6 +14,9 @@ export const useSession = defineStore('session', () => {
   const who = useWho()
   const person = computed(() => who.person)
   const business = ref('')
+  /** where the business is, and what it counts in */
+  const region = ref('IE')
+  const currency = ref('EUR')
   const stands = ref<Stand[]>([])
   const standId = ref(localStorage.getItem('olvex-stand') ?? '')
   const asked = ref(false)
@@ -22,6 +26,8 @@ export const useSession = defineStore('session', () => {
   const stand = computed(() => stands.value.find((s) => s.id === standId.value) ?? stands.value[0])
   /** where the days are those of the stand; nobody signed in has none yet */
   const zone = computed(() => stand.value?.timeZone ?? 'UTC')
+  /** what amounts are typed and shown in here */
+  const units = computed((): UnitSystem => stand.value?.units ?? 'metric')
   const isOwner = computed(() => person.value?.role === 'owner')
   const mayPlan = computed(() => person.value !== null && person.value.role !== 'crew')
 
@@ -38,6 +44,8 @@ export const useSession = defineStore('session', () => {
       who.person = me.person
       over.value = false
       business.value = me.business
+      region.value = me.region
+      currency.value = me.currency
       who.ahead = new Date(me.now).getTime() - Date.now()
       stands.value = await useOutbox().read('stands')
       if (!stands.value.some((s) => s.id === standId.value)) standId.value = stands.value[0]?.id ?? ''
@@ -76,6 +84,9 @@ export const useSession = defineStore('session', () => {
     over,
     person,
     business,
+    region,
+    currency,
+    units,
     stands,
     stand,
     zone,

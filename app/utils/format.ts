@@ -1,4 +1,7 @@
+import { dayComesFirst, decimalsOf, hasTwelveHours, numberLocale } from '#core/region'
 import { shownInUtc } from '#core/time/calendar'
+
+// Numbers and money go by where the business is; words, and the names of days and months, by who reads them.
 
 /**
  * Making a formatter takes a hundred times as long as using it, and a page of lots formats hundreds of numbers: each is
@@ -10,86 +13,88 @@ function once<T>(key: string, make: () => T): T {
   return made.get(key) as T
 }
 
-/**
- * Numbers as people here write them: English 1,234.5; Spanish 1234,5 and a thin space from five digits.
- */
-export function formatNumber(value: number, locale: string, digits = 0): string {
+/** @param region ISO 3166 */
+export function formatNumber(value: number, region: string, digits = 0): string {
   if (!Number.isFinite(value)) return '–'
-  const fixed = once(
-    `n${digits}`,
-    () =>
-      new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true }),
-  ).format(Object.is(value, -0) ? 0 : value)
-  if (locale !== 'es') return fixed
-  const [whole = '', part] = fixed.split('.')
-  const grouped = whole.replace(/,/g, whole.replace(/\D/g, '').length >= 5 ? '\u2009' : '')
-  return part === undefined ? grouped : `${grouped},${part}`
+  const as = { minimumFractionDigits: digits, maximumFractionDigits: digits }
+  return once(`n${region}${digits}`, () => new Intl.NumberFormat(numberLocale(region), as)).format(
+    Object.is(value, -0) ? 0 : value,
+  )
 }
 
-/** Digits that suit a unit: grams of a cup to the gram, Brix to a tenth, money to the cent. */
-const DIGITS: Record<string, number> = {
-  g: 0,
-  kg: 2,
-  mL: 0,
-  L: 2,
-  min: 0,
-  '%': 1,
-  '°Bx': 1,
-  '°C': 1,
-  'g/mL': 3,
-  'g/100 mL': 2,
-  'mL/kg': 0,
-  money: 2,
-  'money/kg': 2,
-  'money/L': 2,
-  'money/g': 5,
-  'money/h': 2,
-  'min/L': 1,
-  '1': 3,
-  cups: 0,
-  batches: 0,
-  'kJ/(kg K)': 2,
-  s: 0,
-  pieces: 0,
-}
-export const digitsFor = (unit: string): number => DIGITS[unit] ?? 2
+/** The decimal mark of a region. */
+export const decimalMark = (region: string): string =>
+  once(
+    `m${region}`,
+    () => new Intl.NumberFormat(numberLocale(region)).formatToParts(1.5).find((p) => p.type === 'decimal')!.value,
+  )
 
-/** How a unit is written beside its number. */
-export function unitText(unit: string): string {
-  if (unit === '1') return ''
-  return unit.replace('money', '€')
+/**
+ * A number as somebody there would type it: nothing between thousands, and no more digits than there are.
+ * @param digits at most behind the mark
+ */
+export function typedNumber(value: number, region: string, digits = 4): string {
+  const text = String(Math.round(value * 10 ** digits) / 10 ** digits)
+  // Three digits behind the mark would be asked about, as they may be thousands: they get a nought more.
+  return (/^-?[1-9]\d{0,2}\.\d{3}$/.test(text) ? `${text}0` : text).replace('.', decimalMark(region))
 }
 
-/** Day before month in both languages. */
-const DATES: Record<string, string> = { en: 'en-GB', es: 'es' }
-
-export function formatDay(at: string | Date, locale: string, timeZone?: string): string {
+/**
+ * Money with its sign where people there put it.
+ * @param currency ISO 4217 @param more digits than the currency is paid in, for the price of a gram
+ */
+export function formatMoney(value: number, region: string, currency: string, more = 0): string {
+  if (!Number.isFinite(value)) return '–'
+  const digits = decimalsOf(currency) + more
   return once(
-    `d${locale}${timeZone}`,
-    () => new Intl.DateTimeFormat(DATES[locale] ?? locale, { day: 'numeric', month: 'short', timeZone }),
+    `c${region}${currency}${digits}`,
+    () =>
+      new Intl.NumberFormat(numberLocale(region), {
+        style: 'currency',
+        currency,
+        currencyDisplay: 'narrowSymbol',
+        minimumFractionDigits: digits,
+        maximumFractionDigits: digits,
+      }),
+  ).format(Object.is(value, -0) ? 0 : value)
+}
+
+/** The sign of a currency, for a field or the head of a column. */
+export const moneySign = (region: string, currency: string): string =>
+  once(
+    `s${region}${currency}`,
+    () =>
+      new Intl.NumberFormat(numberLocale(region), { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+        .formatToParts(1)
+        .find((p) => p.type === 'currency')!.value,
+  )
+
+/** A language as it is written in a region: which of day and month comes first. */
+function dateLocale(language: string, region: string): string {
+  if (language !== 'en') return `${language}-${region}`
+  return once(`o${region}`, () => (dayComesFirst(region) ? 'en-GB' : 'en-US'))
+}
+
+export function formatDay(at: string | Date, language: string, region: string, timeZone?: string): string {
+  return once(
+    `d${language}${region}${timeZone}`,
+    () => new Intl.DateTimeFormat(dateLocale(language, region), { day: 'numeric', month: 'short', timeZone }),
   ).format(new Date(at))
 }
-export function formatTime(iso: string, locale: string, timeZone?: string): string {
-  return once(
-    `t${locale}${timeZone}`,
-    () => new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }),
-  ).format(new Date(iso))
+export function formatTime(iso: string, language: string, region: string, timeZone?: string): string {
+  return once(`t${language}${region}${timeZone}`, () => {
+    const clock = hasTwelveHours(region)
+      ? ({ hour: 'numeric', hourCycle: 'h12' } as const)
+      : ({ hour: '2-digit', hourCycle: 'h23' } as const)
+    return new Intl.DateTimeFormat(dateLocale(language, region), { ...clock, minute: '2-digit', timeZone })
+  }).format(new Date(iso))
 }
 /** The day of the week of a calendar day. @param day YYYY-MM-DD */
-export function formatWeekday(day: string, locale: string): string {
-  return once(`w${locale}`, () => new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' })).format(
+export function formatWeekday(day: string, language: string): string {
+  return once(`w${language}`, () => new Intl.DateTimeFormat(language, { weekday: 'long', timeZone: 'UTC' })).format(
     shownInUtc(day),
   )
 }
 /** A calendar day, which is the same wherever the stand is. @param day YYYY-MM-DD */
-export const formatCalendarDay = (day: string, locale: string): string => formatDay(shownInUtc(day), locale, 'UTC')
-
-/**
- * All of an amount as somebody would type it, to the thousandth of a gram. Three digits behind the mark would be asked
- * about, as they may be thousands: they get a nought more.
- * @param mark the decimal mark of the language
- */
-export function exactKg(g: number, mark: '.' | ','): string {
-  const text = String(Math.round(g * 1e3) / 1e6)
-  return (/\.\d{3}$/.test(text) ? `${text}0` : text).replace('.', mark)
-}
+export const formatCalendarDay = (day: string, language: string, region: string): string =>
+  formatDay(shownInUtc(day), language, region, 'UTC')

@@ -1,3 +1,5 @@
+import type { UnitSystem } from '#core/region'
+import { shownUnit } from '#core/units/system'
 /** A cup's outline in drawing units, and where a volume stands in it. A frustum: wider at the brim. */
 export interface GlassShape {
   capacityMl: number
@@ -31,4 +33,11 @@ export function slicePath(g: GlassShape, fromMl: number, toMl: number, cx: numbe
   const [y0, y1] = [bottomY - heightAt(g, fromMl), bottomY - heightAt(g, toMl)]
   const [r0, r1] = [radiusAt(g, fromMl), radiusAt(g, toMl)]
   return `M${cx - r0} ${y0}L${cx - r1} ${y1}L${cx + r1} ${y1}L${cx + r0} ${y0}Z`
+}
+
+/** Marks of a jug or a glass: one for each so many of the stand's unit, of which `times` are in a mL. */
+export function marksOf(capacityMl: number, system: UnitSystem): { step: number; times: number } {
+  const { times } = shownUnit('mL', system)
+  const isLarge = capacityMl > 600
+  return { step: system === 'us' ? (isLarge ? 4 : 2) : isLarge ? 100 : 50, times }
 }

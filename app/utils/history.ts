@@ -103,3 +103,27 @@ const isPlain = (v: unknown): boolean => v === null || ['string', 'number', 'boo
 /** Numbers came back as text from one side and as numbers from the other. */
 const same = (a: unknown, b: unknown): boolean =>
   a === b || (a !== null && b !== null && a !== '' && b !== '' && Number(a) === Number(b))
+
+const MONEY_FIELDS = new Set([
+  'cost',
+  'marketCost',
+  'packPrice',
+  'fruitCost',
+  'byCost',
+  'sellPrice',
+  'cupPrice',
+  'lidPrice',
+  'strawPrice',
+  'labourPerH',
+  'electricityPerKwh',
+  'gasPerKwh',
+])
+const ENDS: readonly [RegExp, string][] = [
+  [/Kg$|^kg$/, 'kg'],
+  [/Ml$/, 'mL'],
+  [/G$/, 'g'],
+  [/C$/, '°C'],
+]
+/** The unit that a field is kept in, as its name says; null for a plain number. */
+export const unitOfField = (field: string): string | null =>
+  MONEY_FIELDS.has(field) ? 'money' : (ENDS.find(([end]) => end.test(field))?.[1] ?? null)

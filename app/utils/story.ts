@@ -3,11 +3,14 @@ import { peeledOf } from '#core/books/peel'
 import { isGuessed, isOfOne, yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
-type Words = (
-  n: (v: number, digits?: number) => string,
-  t: (key: string, named?: Record<string, string>) => string,
-  name: (key: string) => string,
-) => Record<string, string>
+/** How numbers, amounts, names and other words are written where it is read. */
+export interface Written {
+  n(v: number, digits?: number): string
+  amount(v: number, unit: string, digits?: number): string
+  t(key: string, named?: Record<string, string>): string
+  name(key: string): string
+}
+type Words = (written: Written) => Record<string, string>
 export interface StoryRow {
   id: string
   kind: string
@@ -40,12 +43,12 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
       at: lot.at,
       by: lot.by,
       voided: false,
-      words: (n) => ({
-        kg: n(lot.amount / 1000, 2),
-        n: n(lot.count ?? 0),
-        g: n(lot.amount),
-        was: n((lot.purchasedG ?? 0) / 1000, 2),
-        amount: amountText(lot.amount, lot.unit, n),
+      words: (written) => ({
+        kg: amountText(lot.amount, lot.unit === 'mL' ? 'mL' : 'g', written),
+        n: written.n(lot.count ?? 0),
+        g: written.amount(lot.amount, 'g'),
+        was: written.amount((lot.purchasedG ?? 0) / 1000, 'kg'),
+        amount: amountText(lot.amount, lot.unit, written),
       }),
     },
     ...presses.map((p): StoryRow => ({
@@ -56,15 +59,15 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
       by: p.by,
       voided: false,
       press: p,
-      words: (n, t, name) => ({
-        kg: guessed(p) + n((p.takes.find((x) => x.lotId === lot.id)?.takenG ?? p.takenG) / 1000, 2),
-        l: n(p.juiceMl / 1000, 2),
+      words: ({ n, amount, t, name }) => ({
+        kg: guessed(p) + amount((p.takes.find((x) => x.lotId === lot.id)?.takenG ?? p.takenG) / 1000, 'kg'),
+        l: amount(p.juiceMl / 1000, 'L'),
         ...(p.base && {
-          out: n(p.base.outMl / 1000, 2),
+          out: amount(p.base.outMl / 1000, 'L'),
           name: name(p.baseKey!),
-          with: t('story.withWater', { l: n(p.base.waterG / 1000, 2) }),
+          with: t('story.withWater', { l: amount(p.base.waterG / 1000, 'L') }),
         }),
-        mlPerKg: (isGuessed(p) ? '≈ ' : '') + n(yieldMlPerKg(p)),
+        mlPerKg: (isGuessed(p) ? '≈ ' : '') + amount(yieldMlPerKg(p), 'mL/kg'),
         method: t(`method.${p.method}`),
         extra: [
           p.seen?.brix ? `${n(p.seen.brix, 1)} °Bx` : '',
@@ -89,18 +92,21 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
   return rows.sort((a, b) => b.at.localeCompare(a.at))
 }
 /** An amount as people say it: kilos, litres, or pieces. */
-const amountText = (amount: number, unit: LotUnit, n: (v: number, digits?: number) => string): string =>
-  unit === 'pieces' ? n(amount) : `${n(amount / 1000, 2)} ${unit === 'g' ? 'kg' : 'L'}`
+const amountText = (value: number, unit: LotUnit, { n, amount }: Written): string =>
+  unit === 'pieces' ? n(value) : amount(value / 1000, unit === 'g' ? 'kg' : 'L')
 
 function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
-  return (n, t): Record<string, string> => {
+  return (written): Record<string, string> => {
+    const { n, amount, t } = written
+    const partsText = (parts: readonly { part: string; g: number | null }[]): string =>
+      parts.map((p) => `${t(`byPart.${p.part}`)} ${amount(p.g ?? 0, 'g')}`).join(', ')
     if (e.kind === 'look')
       return {
         what: [
           e.feel ? t(`feel.${e.feel}`) : '',
           t(`place.${e.place}`),
           e.brix === null ? '' : `${n(e.brix, 1)} °Bx`,
-          e.tempC === null ? '' : `${n(e.tempC, 1)} °C`,
+          e.tempC === null ? '' : amount(e.tempC, '°C', 1),
           e.crackedShare ? `${t('weighIn.cracked').toLowerCase()} ${n(e.crackedShare * 100)} %` : '',
           e.note ?? '',
         ]
@@ -108,21 +114,20 @@ function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
           .join(' · '),
       }
     if (e.kind === 'clean') return { who: e.initials }
-    if (e.kind === 'garnish') return { n: n(e.pieces ?? 0), g: n(amountG ?? 0) }
+    if (e.kind === 'garnish') return { n: n(e.pieces ?? 0), g: amount(amountG ?? 0, 'g') }
     if (e.kind === 'discard')
       return {
-        amount: amountText(e.amount ?? (e.kg ?? 0) * 1000, unit, n),
+        amount: amountText(e.amount ?? (e.kg ?? 0) * 1000, unit, written),
         reason: t(`reason.${e.reason}`),
         note: e.note ? ` · ${e.note}` : '',
       }
     if (e.kind === 'peel')
       return {
-        kg: n(e.kg, 2),
-        left: n(peeledOf(e) / 1000, 2),
-        parts: e.parts.map((p) => `, ${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(''),
+        kg: amount(e.kg, 'kg'),
+        left: amount(peeledOf(e) / 1000, 'kg'),
+        parts: e.parts.length ? `, ${partsText(e.parts)}` : '',
       }
-    if (e.kind === 'sort')
-      return { kg: n(e.kg, 2), parts: e.parts.map((p) => `${t(`byPart.${p.part}`)} ${n(p.g ?? 0)} g`).join(', ') }
-    return { amount: amountText(amountG ?? 0, unit, n), note: e.note ? ` · ${e.note}` : '' }
+    if (e.kind === 'sort') return { kg: amount(e.kg, 'kg'), parts: partsText(e.parts) }
+    return { amount: amountText(amountG ?? 0, unit, written), note: e.note ? ` · ${e.note}` : '' }
   }
 }

@@ -33,6 +33,7 @@ const lot = (id: string, itemKey: string, over: Partial<LotNow> = {}): LotNow =>
 const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   now: NOW,
   teller: { seesMoney: true, mends: true },
+  decimals: 2,
   stand: () => true,
   lot: (id) => lots.find((l) => l.id === id),
   fact: () => undefined,
@@ -204,10 +205,11 @@ describe('packs', () => {
     expect(said({ goods: 'cup:c2', unit: 'pieces' })).toEqual(['goods:not-found'])
     expect(said({ goods: 'plate:c1', unit: 'pieces' })).toEqual(['goods:not-found'])
     expect(said({ price: { paid: -1, per: 'all' } })).toEqual(['price:price-negative'])
+    expect(said({ price: { paid: 1.5, per: 'all' } }, { decimals: 0 })).toEqual(['price:money-no-decimals'])
     // What rounds to nothing, what no column holds, and a price of a kilo beyond what is kept
     expect(said({ size: 0.0004, unit: 'g' })).toEqual(['size:pack-empty'])
     expect(said({ packs: 10_000, size: 1e6 })).toEqual(['size:packs-too-much'])
-    expect(said({ packs: 10_000, size: 1, price: { paid: 11, per: 'pack' } })).toEqual([
+    expect(said({ packs: 10_000, size: 1, price: { paid: 11_000, per: 'pack' } })).toEqual([
       'size:packs-too-much',
       'price:price-too-much',
     ])

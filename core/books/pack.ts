@@ -1,5 +1,5 @@
 import { pricePerKg } from '../cost/price'
-import { checkPack, checkPacks, priceDoubts, type PackUnit } from '../limits'
+import { checkPack, checkPacks, checkPaid, priceDoubts, type PackUnit } from '../limits'
 import { streamOf, volumePerGram } from '../process'
 import { isMassUnit, roundAmount, toGrams, toMillilitres } from '../units'
 import type { IngredientData } from '../substances'
@@ -74,6 +74,7 @@ export const pack: Book<Pack> = {
       at: told.at ?? null,
       now: state.now,
     })
+    if (price) limits.push(...checkPaid(price.paid, state.decimals, 'price'))
     // A price is kept of a kilo too: next to nothing in a pack makes it more than can be.
     if (!limits.length && paid) limits.push(...checkPack(paid).map((l) => ({ ...l, field: 'price' })))
     if (limits.length) return refused(...limits)

@@ -1,4 +1,4 @@
-import { checkWeighIn } from '../limits'
+import { checkPaid, checkWeighIn } from '../limits'
 import { handlingOf, type Place, type PricePer, type ReceiptInput } from '../yield'
 import { roundMoney } from './money'
 import { movement } from './movement'
@@ -58,6 +58,9 @@ export const receive: Book<Receive> = {
     if (!teller.seesMoney && found.limits.some((l) => l.field === 'price'))
       return refused({ code: 'kg-not-positive', field: 'kg', numbers: { value: kg ?? 0 } })
     if (!found.receipt) return refused(...found.limits)
+    // By weight it may be finer than a coin, in whatever unit it was said.
+    const coins = input.price && input.price.per !== 'kg' ? checkPaid(input.price.paid, state.decimals, 'price') : []
+    if (coins.length) return refused(...coins)
     const { amountG, weighed, cost, pricePerKg } = found.receipt
     const at = told.at ?? state.now
     const lot: LotRow = {

@@ -51,11 +51,19 @@ export interface Known {
   meanMlPerKg?(key: string): number | null
 }
 
+/** Where and by whom a fact is told. */
+export interface At {
+  standId: string
+  teller: Teller
+  now: string
+  /** decimals that the business's currency is paid in */
+  decimals: number
+}
 /** What a fact finds that is told at a tablet. */
 export function stateOf(
   shelf: Shelf,
   known: Known,
-  { standId, teller, now, needs }: { standId: string; teller: Teller; now: string; needs: Needs },
+  { standId, teller, now, needs, decimals }: At & { needs: Needs },
 ): State {
   const out = new Set(needs.facts.map((id) => rowId(id, 'price')))
   const baseOf = (key: string): IngredientData | undefined => {
@@ -73,6 +81,7 @@ export function stateOf(
     named: (name) => known.named(name) ?? madeHere(name),
     now,
     teller,
+    decimals,
     stand: (id) => id === standId,
     lot: (id): LotNow | undefined => {
       const lot = shelf.lots.find((l) => l.id === id)

@@ -40,6 +40,8 @@ export interface State {
   /** the moment of telling, an instant */
   now: string
   teller: Teller
+  /** decimals that the business's currency is paid in */
+  decimals: number
   stand(id: string): boolean
   lot(id: string): LotNow | undefined
   fact(id: string): FactNow | undefined

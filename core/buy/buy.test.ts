@@ -132,6 +132,23 @@ describe('price lists', () => {
     ],
     ['its own date', 'name,pack,price,date\nlemon,10,18.5,25/11/2026\n'],
   ])('with %s', (_, text) => expect(rows(text)).toEqual([['lemon', 10000, 18.5, '2026-11-25']]))
+  it('tells the money that it is in apart, and weights by their unit', () => {
+    expect(['price', 'price (EUR)', '$', 'usd'].map((head) => read(`name,pack,${head}\nlime,1,3`).signs)).toEqual([
+      [],
+      ['EUR'],
+      ['$'],
+      ['USD'],
+    ])
+    expect(read('name,price\nlime,$3\nlemon,3 MXN\nlime,4').signs).toEqual(['$', 'MXN'])
+    const pounds = readPriceList(
+      'name,pack lb,price\nlime,10,3\nlime,2 kg,3\nlime,1 1/2 lb,3',
+      (n) => known[n],
+      '2026-11-25',
+    )
+    expect(pounds.rows.map((r) => Math.round(r.packG))).toEqual([4536, 2000, 680])
+    const bare = readPriceList('name,price\nlime,3', (n) => known[n], '2026-11-25', 'lb')
+    expect([bare.notes, Math.round(bare.rows[0]!.packG)]).toEqual([['csv-per-pound'], 454])
+  })
   it('without a pack is per kilo, and says so', () =>
     expect(read('name,price\nlime,3.10')).toMatchObject({ notes: ['csv-per-kilo'], rows: [{ packG: 1000 }] }))
   it('names each line that cannot be', () => {
@@ -163,9 +180,9 @@ describe('price lists', () => {
   })
   it.each([
     ['-1', '1', 'csv-price-unreadable', '-1'],
-    ['100001', '1', 'csv-price-unreadable', '100001'],
+    ['100000000', '1', 'csv-price-unreadable', '100000000'],
     ['0', '1', '', ''],
-    ['100000', '1000', '', ''],
+    ['99999999', '1000', '', ''],
     ['1', '0', 'csv-pack-unreadable', '0'],
     ['1', '1000.5', 'csv-pack-unreadable', '1000.5'],
     ['euro', '1', 'csv-price-unreadable', 'euro'],

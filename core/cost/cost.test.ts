@@ -15,7 +15,7 @@ import { fruitYield, pressFigures, type BaseMake } from '../yield'
 import { scaleToCups } from '../scale'
 import {
   batchCost,
-  centsOfLines,
+  coinsOfLines,
   earningsOf,
   pricePerKg,
   prepCostPerGram,
@@ -242,14 +242,14 @@ it('cents of its lines add up to the cents of its sum, with what is carried away
       [{ key: 'cup', eachPrice: 0.093 }],
       book(known as never),
     )
-    const cents = [...centsOfLines(cost).values()]
+    const cents = [...coinsOfLines(cost, 2).values()]
     expect(cents.reduce((a, b) => a + b, 0)).toBeCloseTo(Math.round(cost.known.value * 100) / 100, 9)
     for (const c of cents) expect(c * 100).toBeCloseTo(Math.round(c * 100), 9)
   }
   const lines = (costs: number[]) =>
     costs.map((value, i) => ({ key: String(i), kind: i ? 'layer' : 'kept', cost: { value } }))
   const kept = { lines: lines([-0.206, 0.333, 0.333, 0.334]), known: { value: 0.794 } } as never
-  expect([...centsOfLines(kept)]).toEqual([
+  expect([...coinsOfLines(kept, 2)]).toEqual([
     ['kept:0', expect.closeTo(-0.21, 9)],
     ['layer:1', 0.33],
     ['layer:2', 0.33],

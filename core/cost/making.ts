@@ -43,28 +43,34 @@ export function makingCost(
     cost: whole(costs, layer),
   }))
 
-  const perMinute = quotient(
-    'labour-per-minute',
-    '1',
-    given('labour-rate', book.labourPerH, 'money/h', 'measured', 'source.stand'),
-    factor(60),
-  )
+  const { labourPerH } = book
+  const perMinute =
+    labourPerH === null
+      ? null
+      : quotient(
+          'labour-per-minute',
+          '1',
+          given('labour-rate', labourPerH, 'money/h', 'measured', 'source.stand'),
+          factor(60),
+        )
+  const ofHands = (minutes: Figure): Figure | null => perMinute && product('labour', 'money', [minutes, perMinute])
   const hands: Figure[] = [...handMinutes]
   for (const take of bill.own) {
     const minutes = 'ingredient' in take.item ? minutesToPress(book, take.item.ingredient, take.mass) : null
     if (!minutes) continue
     hands.push(minutes)
-    carryAway(kept, product('labour', 'money', [minutes, perMinute]), take.stays)
+    carryAway(kept, ofHands(minutes), take.stays)
   }
   for (const step of bill.ownWork) {
     if (step.handMin <= 0) continue
     const minutes = given('minutes-of-step', step.handMin, 'min', 'estimated', 'source.process', { step: step.op })
     hands.push(minutes)
-    carryAway(kept, product('labour', 'money', [minutes, perMinute]), step.stays)
+    carryAway(kept, ofHands(minutes), step.stays)
   }
   if (hands.length) {
     const minutes = sum('minutes', 'min', hands)
-    lines.push({ key: 'labour', kind: 'labour', cost: product('labour', 'money', [minutes, perMinute]) })
+    if (!perMinute) missing.add('labour')
+    lines.push({ key: 'labour', kind: 'labour', cost: ofHands(minutes) })
   }
 
   for (const carrier of CARRIERS) {

@@ -24,12 +24,13 @@ export interface PriceBook {
   fruitOf(juiceKey: string): string | undefined
   /** what a base is made of, by its makings */
   baseOf(key: string): BaseMake | undefined
-  labourPerH: number
+  /** what an hour of work costs; null where the stand has not said */
+  labourPerH: number | null
   /** price of a kWh; null where the stand has not said */
   kwhPrice: Readonly<Record<Carrier, number | null>>
 }
 
-/** What has no price: an ingredient, or `energy-electricity` and `energy-gas`. */
+/** What has no price: an ingredient, `labour`, or `energy-electricity` and `energy-gas`. */
 export type Missing = Set<string>
 
 /** Price as purchased, per g. */

@@ -7,6 +7,7 @@ import { checkReadings, checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, none, positiv
 export * from './verdict'
 export * from './press'
 export * from './packs'
+export { checkPaid } from './coins'
 export { checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, type Readings } from './bounds'
 
 export interface WeighIn extends ReceiptInput, Readings {
@@ -37,7 +38,7 @@ export function checkWeighIn(
   if (kg !== null) positive(found, 'kg', roundAmount(kg * 1000) / 1000, MOST_KG, 'kg')
   else if (count === null) found.limits.push({ code: 'kg-or-count-missing', field: 'kg', numbers: {} })
   else if (usualUnitG === null) found.limits.push({ code: 'unit-weight-unknown', field: 'kg', numbers: { count } })
-  if (price && !(price.paid >= 0 && price.paid < 100000))
+  if (price && !(price.paid >= 0 && price.paid <= MOST_PRICE))
     found.limits.push({ code: 'price-negative', field: 'price', numbers: { value: price.paid } })
   else if (price && price.per === 'piece' && count === null)
     found.limits.push({ code: 'price-needs-count', field: 'count', numbers: {} })

@@ -1,15 +1,14 @@
 import { roundAmount } from '../units'
-import { checkWhen } from './bounds'
+import { checkWhen, MOST_PRICE } from './bounds'
 import type { Finding } from './verdict'
 
 /** What the size of a pack is said in. */
-export const PACK_UNITS = ['g', 'kg', 'mL', 'L', 'pieces'] as const
+export const PACK_UNITS = ['g', 'kg', 'mL', 'L', 'oz', 'lb', 'fl oz', 'quart', 'gallon', 'pieces'] as const
 export type PackUnit = (typeof PACK_UNITS)[number]
 
 /** No small stand takes in more packs at once, nor more in all of them: g, mL or pieces. */
 const MOST_PACKS = 10_000
 const MOST_IN_ALL = 5_000_000
-const MOST_PAID = 100_000
 
 /**
  * Packs that came: a whole number of them, each with something in it, in a unit that goes with what it is, at a price
@@ -39,7 +38,7 @@ export function checkPacks(told: {
     found.push({ code: isGoods ? 'goods-in-pieces' : 'ingredient-not-in-pieces', field: 'unit', numbers: {} })
   if (price && !(price.paid >= 0))
     found.push({ code: 'price-negative', field: 'price', numbers: { value: price.paid } })
-  else if (price && price.paid * (price.per === 'pack' ? packs : 1) > MOST_PAID)
-    found.push({ code: 'price-too-much', field: 'price', numbers: { value: price.paid, most: MOST_PAID } })
+  else if (price && price.paid * (price.per === 'pack' ? packs : 1) > MOST_PRICE)
+    found.push({ code: 'price-too-much', field: 'price', numbers: { value: price.paid, most: MOST_PRICE } })
   return [...found, ...checkWhen(told.at, told.now)]
 }

@@ -2,10 +2,14 @@ import { convert } from 'convert'
 
 /** Units an amount may be typed in. Mass units turn into g, volume units into mL. */
 export const MASS_UNITS = ['g', 'kg', 'oz', 'lb'] as const
-export const VOLUME_UNITS = ['mL', 'L', 'tsp', 'tbsp', 'fl oz', 'cup', 'gallon'] as const
+export const VOLUME_UNITS = ['mL', 'L', 'tsp', 'tbsp', 'fl oz', 'cup', 'pint', 'quart', 'gallon'] as const
 export type MassUnit = (typeof MASS_UNITS)[number]
 export type VolumeUnit = (typeof VOLUME_UNITS)[number]
 export type AmountUnit = MassUnit | VolumeUnit
+
+/** Whether an amount of a recipe can be in it. */
+export const isAmountUnit = (unit: string): unit is AmountUnit =>
+  ([...MASS_UNITS, ...VOLUME_UNITS] as readonly string[]).includes(unit)
 
 export function isMassUnit(unit: AmountUnit): unit is MassUnit {
   return (MASS_UNITS as readonly string[]).includes(unit)
@@ -20,7 +24,7 @@ export function toGrams(value: number, unit: MassUnit): number {
 }
 
 /**
- * Volume in millilitres; cup, tablespoon, teaspoon, fluid ounce and gallon are the US customary ones. Source as {@link
+ * Volume in millilitres; spoons, fluid ounce, cup, pint, quart and gallon are the US customary ones. Source as {@link
  * toGrams}.
  */
 export function toMillilitres(value: number, unit: VolumeUnit): number {

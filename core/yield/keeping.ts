@@ -14,6 +14,8 @@ export type Feel = (typeof FEELS)[number]
 /** How this business handles a fruit: shipped figures, with its own in their place. Days, g, shares of cost of 1. */
 export interface Handling {
   pieceG: number | null
+  /** g of a US cup of it as it is filled here; null where nobody has weighed one */
+  cupG: number | null
   daysToRipe: number
   keepDaysRoom: number
   keepDaysCold: number
@@ -52,6 +54,7 @@ export function usualHandling(fruit: Pick<IngredientData, 'key'>): Handling {
   const [room, cold] = facts?.keepsDays ?? KEEPS_UNKNOWN
   return {
     pieceG: facts?.unitG?.[0] ?? null,
+    cupG: null,
     daysToRipe: DAYS_TO_RIPE[fruit.key] ?? 0,
     keepDaysRoom: room,
     keepDaysCold: cold,
@@ -76,6 +79,7 @@ export const handlingOf = (fruit: Pick<IngredientData, 'key'>, own: OwnHandling 
 /** Bounds of what an owner may say of a fruit. */
 export const HANDLING_BOUNDS: Readonly<Record<Exclude<keyof Handling, 'shares'>, readonly [number, number]>> = {
   pieceG: [0.1, 20000],
+  cupG: [1, 2000],
   daysToRipe: [0, 30],
   keepDaysRoom: [0, 365],
   keepDaysCold: [0, 365],

@@ -218,6 +218,7 @@ describe('keeping to the hour', () => {
   it('fruit that nobody knows keeps two days, five cold, and comes the next day', () => {
     expect(usualHandling({ key: 'moon-fruit' })).toEqual({
       pieceG: null,
+      cupG: null,
       daysToRipe: 0,
       keepDaysRoom: 2,
       keepDaysCold: 5,

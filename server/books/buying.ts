@@ -3,7 +3,7 @@ import { QueryTypes } from 'sequelize'
 import { v5 as uuidV5 } from 'uuid'
 import { cheapestPacks, offersOf, OFFER_DAYS, type Offer } from '#core/buy'
 import { pricePerKg } from '#core/cost'
-import { checkPack, priceDoubts } from '#core/limits'
+import { checkPack, checkPaid, priceDoubts } from '#core/limits'
 import { loadSolver, lpText, type Solution, type Solver } from '#core/solve'
 import { dayOf, instantAt, type Day } from '#core/time'
 import { roundAmount } from '#core/units'
@@ -11,6 +11,7 @@ import type { Body, PackChoiceRow, Reply } from '#shared/contract'
 import { Ingredient, Price } from '../db/models'
 import { database, toNumber, type Read, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
+import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
 import { businessZone, latestToday } from '../platform/days'
 import { counts, register } from './facts'
@@ -141,7 +142,13 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
   if (unknown >= 0) throw invalid([{ field: `rows.${unknown}.ingredientKey`, code: 'not-found' }])
   const future = body.rows.findIndex((r) => r.day > today)
   if (future >= 0) throw invalid([{ field: `rows.${future}.day`, code: 'date-future' }])
-  const unfit = body.rows.flatMap((r, i) => checkPack(r).map((f) => ({ ...f, field: `rows.${i}.${f.field}` })))
+  const decimals = await currencyDecimals(tx)
+  const unfit = body.rows.flatMap((r, i) =>
+    [...checkPack(r), ...checkPaid(r.packPrice, decimals, 'packPrice')].map((f) => ({
+      ...f,
+      field: `rows.${i}.${f.field}`,
+    })),
+  )
   if (unfit.length) throw invalid(unfit.slice(0, MOST_SAID))
   const last = await lastPrices(tx, keys)
   const far = body.rows.filter((r) => priceDoubts(pricePerKg(r), last.get(r.ingredientKey) ?? null).length)

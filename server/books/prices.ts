@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { pricePerKg } from '#core/cost'
-import { checkPack, priceDoubts } from '#core/limits'
+import { checkPack, checkPaid, priceDoubts } from '#core/limits'
 import { roundAmount } from '#core/units'
 import type { Body, PriceRow, Reply } from '#shared/contract'
 import { Price } from '../db/models'
@@ -8,6 +8,7 @@ import { database, toNumber, type Read, type Tx } from '../db/connect'
 import { getIngredient } from '../menu/ingredients'
 import type { Who } from '../people/who'
 import { recordChange } from '../platform/changes'
+import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
 import { refuseUnlessConfirmed } from '../platform/errors'
 import { register } from './facts'
@@ -64,7 +65,8 @@ export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promi
   await getIngredient(tx, body.ingredientKey)
   const last = (await lastPrices(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
   const price = pricePerKg(body)
-  refuseUnlessConfirmed({ limits: checkPack(body), doubts: priceDoubts(price, last) }, body.confirm)
+  const coins = checkPaid(body.packPrice, await currencyDecimals(tx), 'packPrice')
+  refuseUnlessConfirmed({ limits: [...checkPack(body), ...coins], doubts: priceDoubts(price, last) }, body.confirm)
   await recordPrice(tx, who, { ...body, packG: roundAmount(body.packG), source: 'typed', lotId: null })
   return { id: body.id }
 }

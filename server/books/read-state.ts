@@ -3,6 +3,7 @@ import { goodsOf, type FactNow, type LotNow, type Movement, type Needs, type Sta
 import type { OwnHandling } from '#core/yield'
 import { Cup, Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
+import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
 import { dataOf, findByName, findIngredients } from '../menu/ingredients'
 import { lastPrices } from './prices'
@@ -45,6 +46,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   return {
     now: now().toISOString(),
     teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead') },
+    decimals: needs.prices ? await currencyDecimals(tx) : 0,
     stand: (id) => stands.has(id),
     lot: (id) => lots.get(id),
     fact: (id) => facts.get(id),

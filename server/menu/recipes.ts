@@ -1,8 +1,10 @@
 import { QueryTypes } from 'sequelize'
 import { itemsOf, upgradeDocument, itemKey, type SignedFigures } from '#core/recipe'
+import { checkPaid } from '#core/limits'
 import type { Body, Recipe as RecipeRow, Reply } from '#shared/contract'
 import { Recipe, RecipeUse } from '../db/models'
 import { database, fromJson, toJson, toNumberOrNull, type Read, type Tx } from '../db/connect'
+import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
 import { invalid } from '../platform/errors'
 import { save } from '../platform/documents'
@@ -64,6 +66,8 @@ export async function putRecipe(tx: Tx, id: string, body: Body<'putRecipe'>, who
   await canBeMade(tx, id, draft)
   const sellPrice =
     who.role === 'owner' && body.sellPrice !== undefined ? body.sellPrice : toNumberOrNull(before?.sellPrice ?? null)
+  const coins = sellPrice === null ? [] : checkPaid(sellPrice, await currencyDecimals(tx), 'sellPrice')
+  if (coins.length) throw invalid(coins)
   const fields = { name: body.name, family: body.family, sellPrice, version: body.version + 1 }
   const done = await save(
     tx,

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import type { Body, Person as PersonRow, Reply } from '#shared/contract'
-import { Business, Person } from '../db/models'
+import { Person } from '../db/models'
 import { inTransaction, type Read, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { invalid, notFound, stale } from '../platform/errors'
@@ -25,10 +25,6 @@ export async function getPerson(tx: Read, id: string): Promise<PersonRow> {
   const person = await rowOf(Person, { where: { id }, transaction: tx })
   if (!person) throw notFound('person')
   return view(person)
-}
-
-export async function businessName(tx: Read): Promise<string> {
-  return (await Business.findOne({ transaction: tx, raw: true }))?.name ?? ''
 }
 
 export async function setLocale(tx: Tx, who: Who, locale: 'en' | 'es'): Promise<void> {

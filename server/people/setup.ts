@@ -1,7 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import type { Body } from '#shared/contract'
 import { newSyrup } from '#core/recipe'
-import { USUAL_STAND } from '#core/stand'
+import { usualOf } from '#core/region'
+import { STARTING, USUAL_STAND } from '#core/stand'
 import type { ProblemField } from '#shared/problem'
 import { Business, Cup, Person, Recipe, RecipeUse, Stand, Vessel } from '../db/models'
 import { inTransaction, toJson, type Read, type Tx } from '../db/connect'
@@ -51,8 +52,11 @@ export async function setUp(
   place: Place = { agent: null, deviceId: null },
 ): Promise<string> {
   assertTimeZone(body.timeZone)
+  const usual = usualOf(body.region)
+  const units = body.units ?? usual.units
+  const business = { name: body.business, region: body.region, currency: body.currency ?? usual.currency, version: 1 }
   try {
-    await Business.create({ id: BUSINESS_ID, name: body.business, createdAt: now() }, { transaction: tx })
+    await Business.create({ ...business, id: BUSINESS_ID, createdAt: now() }, { transaction: tx })
   } catch (e) {
     if (e instanceof UniqueConstraintError) throw new Refusal(409, 'already-set-up')
     throw e
@@ -67,33 +71,15 @@ export async function setUp(
     version: 1,
   }
   const who = { personId: owner.id, role: owner.role, key: null }
-  const stand = { id: uuid(), name: body.stand, timeZone: body.timeZone, ...STAND }
+  const stand = { id: uuid(), name: body.stand, timeZone: body.timeZone, units, labourPerH: null, ...STAND }
   await Stand.create(stand, { transaction: tx })
   await Person.create({ ...owner, pinHash: null, passwordHash }, { transaction: tx })
   await recordChange(tx, who, 'stand', stand.id, null, stand)
   await recordChange(tx, who, 'person', owner.id, null, owner)
-  await Cup.create(
-    {
-      id: uuid(),
-      name: '400 mL',
-      capacityMl: 420,
-      fillLineMl: 390,
-      cupPrice: 0,
-      lidPrice: 0,
-      strawPrice: 0,
-      version: 1,
-    },
-    { transaction: tx },
-  )
-  for (const [name, litres] of [
-    ['6 L', 6],
-    ['15 L', 15],
-  ] as const) {
-    await Vessel.create(
-      { id: uuid(), standId: stand.id, name, capacityMl: litres * 1000, heatProof: false, version: 1 },
-      { transaction: tx },
-    )
-  }
+  const { cup, vessels } = STARTING[units]
+  await Cup.create({ id: uuid(), ...cup, cupPrice: 0, lidPrice: 0, strawPrice: 0, version: 1 }, { transaction: tx })
+  for (const vessel of vessels)
+    await Vessel.create({ id: uuid(), standId: stand.id, ...vessel, heatProof: false, version: 1 }, { transaction: tx })
   await makeSyrup(tx, body.locale === 'es' ? 'Jarabe simple 1:1' : 'Simple syrup 1:1', who)
   return openSession(tx, owner.id, place)
 }

@@ -10,7 +10,8 @@ import { rowOf, rowsOf, type Row } from '../db/rows'
 
 const standView = (r: Row<typeof Stand>): StandRow => ({
   ...r,
-  labourPerH: toNumber(r.labourPerH),
+  labourPerH: toNumberOrNull(r.labourPerH),
+  ounces: r.ounces as StandRow['ounces'],
   electricityPerKwh: toNumberOrNull(r.electricityPerKwh),
   gasPerKwh: toNumberOrNull(r.gasPerKwh),
   roomC: toNumber(r.roomC),
@@ -56,7 +57,9 @@ export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: 
       {
         ...row,
         // What is not said stays as it is; a price of energy can be taken back.
-        labourPerH: body.labourPerH ?? before.labourPerH,
+        labourPerH: said(body.labourPerH, before.labourPerH),
+        units: body.units ?? before.units,
+        ounces: said(body.ounces, before.ounces),
         electricityPerKwh: said(body.electricityPerKwh, before.electricityPerKwh),
         gasPerKwh: said(body.gasPerKwh, before.gasPerKwh),
         roomC: body.roomC ?? before.roomC,

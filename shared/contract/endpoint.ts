@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MOST_PRICE } from '#core/limits/bounds'
 import { asMoney } from './money'
 import { isKeyed, type Access, type Route } from '../routes'
 
@@ -52,7 +53,7 @@ export const key = z.string().regex(/^[\x21-\x7e]{1,80}$/)
 export const longText = z.string().trim().max(200)
 export const day = z.iso.date()
 export const instant = z.iso.datetime()
-export const money = asMoney(z.number().min(0).max(100000))
+export const money = asMoney(z.number().min(0).max(MOST_PRICE))
 /** What something cost, or would have: worked out, and so without bounds. */
 export const cost = asMoney(z.number())
 export const confirm = z.array(z.string().max(40)).max(10).default([])

@@ -14,6 +14,7 @@ import {
   z,
   type Endpoint,
 } from './endpoint'
+import { currency, region, units } from './store'
 
 // Who works here, and how they get in.
 
@@ -55,7 +56,18 @@ export const PEOPLE = {
   setup: endpoint({
     ...ROUTES.setup,
     summary: 'First run: business, stand and owner; refused once there is an owner',
-    body: z.object({ business: name, stand: name, timeZone, owner: name, login, password, locale }),
+    body: z.object({
+      business: name,
+      stand: name,
+      timeZone,
+      region: region.default('IE'),
+      currency: currency.optional(),
+      units: units.optional(),
+      owner: name,
+      login,
+      password,
+      locale,
+    }),
     reply: ok,
   }),
   signIn: endpoint({
@@ -67,7 +79,7 @@ export const PEOPLE = {
   me: endpoint({
     ...ROUTES.me,
     summary: 'Who is signed in',
-    reply: z.object({ person, business: z.string(), now: instant }),
+    reply: z.object({ person, business: z.string(), region: z.string(), currency: z.string(), now: instant }),
   }),
   signOut: endpoint({ ...ROUTES.signOut, summary: 'Sign out', reply: ok }),
   setLocale: endpoint({

@@ -1,4 +1,6 @@
+import { isCurrency, isRegion, UNIT_SYSTEMS } from '#core/region'
 import { CAUTIONS, OWN_COMPONENTS } from '#core/substances'
+import { OUNCE_MEANINGS } from '#core/units'
 import { INGREDIENT_KINDS, PARTS } from '../lists'
 import { ROUTES } from '../routes'
 import {
@@ -21,6 +23,11 @@ import {
 
 // What the business has: stands, ingredients with their prices, cups, vessels.
 
+export const region = z.string().refine(isRegion, 'region')
+export const currency = z.string().refine(isCurrency, 'currency')
+export const units = z.enum(UNIT_SYSTEMS)
+export const business = z.object({ name, region, currency, version })
+export type Business = z.infer<typeof business>
 export const stand = z.object({
   id,
   name,
@@ -34,6 +41,10 @@ export const stand = z.object({
   lossShare: z.number().min(0).max(0.5),
   massStepG: z.number().min(0.1).max(1000),
   volumeStepMl: z.number().min(0.5).max(1000),
+  /** what amounts are typed and shown in */
+  units: units.optional(),
+  /** what an ounce of a liquid means here; null until somebody said */
+  ounces: z.enum(OUNCE_MEANINGS).nullable().optional(),
   bench: z.string().trim().max(120).nullable().optional(),
   version,
 })
@@ -51,6 +62,7 @@ export const ownValues = z.strictObject({ composition, ph: z.number().nullable()
 const maybe = z.number().optional()
 export const ownHandling = z.strictObject({
   pieceG: z.number().nullable().optional(),
+  cupG: z.number().nullable().optional(),
   daysToRipe: maybe,
   keepDaysRoom: maybe,
   keepDaysCold: maybe,
@@ -119,6 +131,17 @@ const listedPrice = z.object({
 })
 
 export const STORE = {
+  business: endpoint({
+    ...ROUTES.business,
+    summary: 'Name of the business, where it is, what it counts in, and whether that can still be changed',
+    reply: business.extend({ mayChangeCurrency: z.boolean() }),
+  }),
+  putBusiness: endpoint({
+    ...ROUTES.putBusiness,
+    summary: 'Name, region and currency; the currency until the first price',
+    body: business,
+    reply: made,
+  }),
   stands: endpoint({ ...ROUTES.stands, summary: 'Stands; labour rate for the owner only', reply: z.array(stand) }),
   putStand: endpoint({
     ...ROUTES.putStand,

@@ -181,7 +181,7 @@ describe('a day of facts', () => {
     for (let round = 0; round < 24; round++) {
       const teller = tellers[round % tellers.length]!
       const before = await shelfOf(teller)
-      const here = { standId: stand, by: teller.name, teller }
+      const here = { decimals: 2, standId: stand, by: teller.name, teller }
       const lay = (entries: readonly Entry[]): Books => withPending(before, entries, here, known)
       const entries: Entry[] = []
       for (let i = 0; i < 5; i++) {

@@ -1,58 +1,85 @@
 import fc from 'fast-check'
 import { parseNumber } from '../../core/units'
-import { digitsFor, formatCalendarDay, formatDay, formatNumber, formatTime, unitText } from '../../app/utils/format'
+import { REGIONS } from '../../core/region'
+import {
+  formatCalendarDay,
+  formatDay,
+  formatMoney,
+  formatNumber,
+  formatTime,
+  moneySign,
+  typedNumber,
+} from '../../app/utils/format'
 import { shownTo, withoutMoney } from '../../server/people/who'
 import { contract } from '../../shared/contract'
 import { refuseUnlessConfirmed, Refusal } from '../../server/platform/errors'
 import { assertSpace } from '../../server/platform/disk'
 
-describe('numbers as people here write them', () => {
+const NARROW = '\u00a0'
+describe('numbers as they are written where the business is', () => {
   it.each([
-    [1234.5, 1, '1,234.5', '1234,5'],
-    [12345.678, 2, '12,345.68', '12\u2009345,68'],
-    [1234567, 0, '1,234,567', '1\u2009234\u2009567'],
-    [0.05, 2, '0.05', '0,05'],
-    [-3.25, 2, '-3.25', '-3,25'],
-    [-0, 0, '0', '0'],
-  ])('%d to %d digits is %s and %s', (value, digits, english, spanish) => {
-    expect(formatNumber(value, 'en', digits)).toBe(english)
-    expect(formatNumber(value, 'es', digits)).toBe(spanish)
-  })
-  it.each([NaN, Infinity, -Infinity])('%d is no number to show', (value) => expect(formatNumber(value, 'en')).toBe('–'))
-  it('what is shown can be typed back, in both languages, below a thousand', () => {
+    [1234.5, 1, '1,234.5', '1,234.5', '1234,5'],
+    [12345.678, 2, '12,345.68', '12,345.68', '12.345,68'],
+    [0.05, 2, '0.05', '0.05', '0,05'],
+    [-3.25, 2, '-3.25', '-3.25', '-3,25'],
+    [-0, 0, '0', '0', '0'],
+  ])('%d to %d digits', (value, digits, ...written) =>
+    expect(['MX', 'US', 'ES'].map((region) => formatNumber(value, region, digits))).toEqual(written),
+  )
+  it.each([NaN, Infinity, -Infinity])('%d is no number to show', (value) =>
+    expect([formatNumber(value, 'US'), formatMoney(value, 'US', 'USD')]).toEqual(['–', '–']),
+  )
+  it('what is there to be typed over can be typed back, anywhere', () => {
+    const value = fc.double({ min: -99999, max: 99999, noNaN: true })
     fc.assert(
-      fc.property(fc.integer({ min: -99999, max: 99999 }), fc.constantFrom('en', 'es'), (hundredths, locale) => {
-        const value = hundredths / 100
-        expect(parseNumber(formatNumber(value, locale, 2).replace(/,(?=\d{3}\b)/, ''))).toEqual({
-          ok: true,
-          value: value === 0 ? 0 : value,
-        })
+      fc.property(value, fc.constantFrom(...REGIONS), fc.integer({ min: 0, max: 6 }), (v, region, digits) => {
+        const rounded = Math.round(v * 10 ** digits) / 10 ** digits || 0
+        expect(parseNumber(typedNumber(v, region, digits))).toEqual({ ok: true, value: rounded })
       }),
     )
   })
+  it('digits are those that every screen has', () => {
+    for (const region of REGIONS)
+      expect(formatNumber(1234567.5, region, 1)).toMatch(/^1\D?234\D?567\D5$|^12\D34\D567\D5$/)
+  })
+})
+
+describe('money as it is written where the business is', () => {
   it.each([
-    ['money/kg', '€/kg'],
-    ['mL/kg', 'mL/kg'],
-    ['1', ''],
-    ['money', '€'],
-  ])('the unit %s is written “%s”', (unit, text) => expect(unitText(unit)).toBe(text))
-  it('every unit has its digits, and a new one two', () =>
-    expect([digitsFor('g'), digitsFor('money'), digitsFor('°Bx'), digitsFor('furlong')]).toEqual([0, 2, 1, 2]))
+    [1.5, 'IE', 'EUR', '€1.50'],
+    [1.5, 'ES', 'EUR', `1,50${NARROW}€`],
+    [1234.5, 'MX', 'MXN', '$1,234.50'],
+    [1234.5, 'US', 'USD', '$1,234.50'],
+    [1234, 'JP', 'JPY', '￥1,234'],
+    [1.5, 'KW', 'KWD', null],
+  ])('%d in %s', (value, region, currency, text) => {
+    if (text) expect(formatMoney(value, region, currency)).toBe(text)
+    else expect(formatMoney(value, region, currency)).toMatch(/1.500/)
+  })
+  it('has its sign for a field, and digits more for a gram', () => {
+    expect([moneySign('IE', 'EUR'), moneySign('MX', 'MXN'), moneySign('ES', 'EUR')]).toEqual(['€', '$', '€'])
+    expect(formatMoney(0.00123, 'IE', 'EUR', 3)).toBe('€0.00123')
+  })
 })
 
 describe('days and times', () => {
   const late = '2026-11-24T23:30:00Z'
-  it('are those of the stand, not of the tablet', () => {
-    expect([formatTime(late, 'en', 'Europe/Madrid'), formatTime(late, 'es', 'America/Mexico_City')]).toEqual([
-      '00:30',
-      '17:30',
-    ])
+  it('are those of the stand, not of the tablet, on the clock of the region', () => {
+    expect([
+      formatTime(late, 'en', 'ES', 'Europe/Madrid'),
+      formatTime(late, 'es', 'ES', 'America/Mexico_City'),
+      formatTime(late, 'en', 'US', 'America/New_York'),
+    ]).toEqual(['00:30', '17:30', expect.stringMatching(/^6:30\sPM$/)])
   })
-  it('put the day before the month', () =>
-    expect([formatDay(late, 'en', 'UTC'), formatDay(late, 'es', 'UTC')]).toEqual(['24 Nov', '24 nov']))
+  it('put day and month in the order of the region, in the words of who reads', () =>
+    expect([
+      formatDay(late, 'en', 'IE', 'UTC'),
+      formatDay(late, 'es', 'MX', 'UTC'),
+      formatDay(late, 'en', 'US', 'UTC'),
+    ]).toEqual(['24 Nov', '24 nov', 'Nov 24']))
   it('know the day on which clocks change', () => {
-    expect(formatTime('2026-10-25T00:30:00Z', 'en', 'Europe/Lisbon')).toBe('01:30')
-    expect(formatTime('2026-10-25T01:30:00Z', 'en', 'Europe/Lisbon')).toBe('01:30')
+    expect(formatTime('2026-10-25T00:30:00Z', 'en', 'IE', 'Europe/Lisbon')).toBe('01:30')
+    expect(formatTime('2026-10-25T01:30:00Z', 'en', 'IE', 'Europe/Lisbon')).toBe('01:30')
   })
 })
 
@@ -119,6 +146,6 @@ describe('the disk', () => {
 })
 
 it('a calendar day is the same wherever the stand is', () => {
-  expect(['2026-03-01', '2026-12-31'].map((d) => formatCalendarDay(d, 'en'))).toEqual(['1 Mar', '31 Dec'])
-  expect(formatCalendarDay('2026-03-01', 'es')).toBe('1 mar')
+  expect(['2026-03-01', '2026-12-31'].map((d) => formatCalendarDay(d, 'en', 'IE'))).toEqual(['1 Mar', '31 Dec'])
+  expect(formatCalendarDay('2026-03-01', 'es', 'ES')).toBe('1 mar')
 })

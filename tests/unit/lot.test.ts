@@ -1,3 +1,4 @@
+import { digitsFor } from '../../core/units'
 import fc from 'fast-check'
 import { evaluateFigure } from '../../core/figures'
 import { DOCUMENT_SCHEMA, newDrink, upgradeDocument } from '../../core/recipe'
@@ -97,6 +98,7 @@ describe('the strip of a lot', () => {
 
 describe('the story of a lot', () => {
   const n = (v: number, digits = 0): string => v.toFixed(digits)
+  const amount = (v: number, unit: string, digits = digitsFor(unit)): string => `${n(v, digits)} ${unit}`
   const event = (i: number, e: LotEventRow['event'], amountG: number | null = null): LotEventRow => ({
     id: `e${i}`,
     event: e,
@@ -159,26 +161,17 @@ describe('the story of a lot', () => {
     ])
   })
   it('has the numbers with it', () => {
-    const words = Object.fromEntries(
-      rows.map((r) => [
-        r.kind,
-        r.words(
-          n,
-          (k) => k,
-          (k) => k,
-        ),
-      ]),
-    )
+    const words = Object.fromEntries(rows.map((r) => [r.kind, r.words({ n, amount, t: (k) => k, name: (k) => k })]))
     expect(words.press).toMatchObject({
-      kg: '4.00',
-      l: '1.60',
-      mlPerKg: '400',
+      kg: '4.00 kg',
+      l: '1.60 L',
+      mlPerKg: '400 mL/kg',
       extra: ' · 8.1 °Bx · TA 5.00 · pH 2.40',
     })
-    expect(words.sort).toEqual({ kg: '2.00', parts: 'byPart.peel 300 g, byPart.flesh 900 g' })
-    expect(words.garnish).toEqual({ n: '4', g: '435' })
+    expect(words.sort).toEqual({ kg: '2.00 kg', parts: 'byPart.peel 300 g, byPart.flesh 900 g' })
+    expect(words.garnish).toEqual({ n: '4', g: '435 g' })
     expect(words.look!.what).toBe('feel.soft · place.cold · 7.9 °Bx · weighin.cracked 5 %')
-    expect(words.weighed).toMatchObject({ kg: '10.00', n: '92' })
+    expect(words.weighed).toMatchObject({ kg: '10.00 kg', n: '92' })
   })
   it('says so where it was counted, not weighed, and where it was kept from another', () => {
     expect(storyRows(lot({ weighed: false }), [], [])[0]!.kind).toBe('counted')

@@ -49,7 +49,7 @@ const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
   withPending(
     { lots: [], presses: [], prices: [], bases: [], ...shelf },
     entries,
-    { standId: STAND, by: 'Ada', teller: OWNER },
+    { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 },
     { data: (k) => INGREDIENTS.get(k), handling: () => null, named: () => undefined, goods: () => true },
   )
 

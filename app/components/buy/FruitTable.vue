@@ -18,7 +18,7 @@ defineProps<{ rows: readonly FruitRow[]; packText: (p: PackChoiceRow) => string 
 const plan = usePlan()
 const session = useSession()
 const { t } = useI18n()
-const { calendarDay, name, money } = useFormat()
+const { calendarDay, name, money, sign } = useFormat()
 
 /** By when it has to be ordered. */
 function orderText(r: FruitRow): string {
@@ -39,7 +39,7 @@ function orderText(r: FruitRow): string {
         <th class="r roomy">{{ t('buying.held') }}</th>
         <th class="r">{{ t('buy.buy') }}</th>
         <th class="packs">{{ t('buying.packs') }}</th>
-        <th v-if="session.isOwner" class="r">€</th>
+        <th v-if="session.isOwner" class="r">{{ sign }}</th>
       </tr>
     </thead>
     <tbody>

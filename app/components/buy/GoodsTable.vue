@@ -13,7 +13,7 @@ defineProps<{
   packText: (p: PackChoiceRow) => string
 }>()
 const { t } = useI18n()
-const { n, name, money } = useFormat()
+const { n, name, amount, money, sign } = useFormat()
 const session = useSession()
 </script>
 
@@ -27,7 +27,7 @@ const session = useSession()
         <th class="r roomy">{{ t('buying.held') }}</th>
         <th class="r">{{ t('buy.buy') }}</th>
         <th class="packs">{{ t('buying.packs') }}</th>
-        <th v-if="session.isOwner" class="r">€</th>
+        <th v-if="session.isOwner" class="r">{{ sign }}</th>
       </tr>
     </thead>
     <tbody>
@@ -48,7 +48,9 @@ const session = useSession()
         <td class="packs small">
           <template v-if="g.packs?.packs.length"
             >{{ packText(g.packs)
-            }}<span v-if="g.over !== null" class="quiet over">{{ t('buying.over', { g: n(g.over) }) }}</span></template
+            }}<span v-if="g.over !== null" class="quiet over">{{
+              t('buying.over', { g: amount(g.over, 'g') })
+            }}</span></template
           ><span v-else-if="g.buyG.value > 0 && g.packs" class="quiet">{{ t('buying.noPrice') }}</span>
         </td>
         <td v-if="session.isOwner" class="r num">{{ g.packs?.totalPrice ? money(g.packs.totalPrice) : '' }}</td>
@@ -59,7 +61,7 @@ const session = useSession()
     <template v-for="p in pieces" :key="p.name"
       >{{ t('buying.pieces', { n: n(p.count), name: p.name })
       }}<template v-if="p.held > 0">, {{ t('buying.piecesHeld', { n: n(p.held) }) }}</template> · </template
-    ><template v-if="tapG.value > 0">{{ t('buying.tap', { litres: n(tapG.value / 1000, 1) }) }}</template>
+    ><template v-if="tapG.value > 0">{{ t('buying.tap', { litres: amount(tapG.value / 1000, 'L', 1) }) }}</template>
   </p>
 </template>
 

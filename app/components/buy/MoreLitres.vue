@@ -7,7 +7,7 @@ import { usePlan } from '~/stores/plan'
 const plan = usePlan()
 const catalogue = useCatalogue()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { amount, name } = useFormat()
 
 const MOST_LITRES = 2000
 const juice = ref<string | null>(null)
@@ -49,7 +49,7 @@ function want(): void {
       /><v-btn type="submit" data-test="want">{{ t('buying.add') }}</v-btn>
     </div>
     <p v-for="w in plan.wanted" :key="w.juice" class="spread small">
-      <span>{{ name(w.juice) }}, {{ n(w.litres, 1) }} L</span
+      <span>{{ name(w.juice) }}, {{ amount(w.litres, 'L', 1) }}</span
       ><v-btn variant="text" size="small" height="44" @click="plan.wanted = plan.wanted.filter((x) => x !== w)">{{
         t('buying.takeOff')
       }}</v-btn>

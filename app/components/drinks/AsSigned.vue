@@ -7,16 +7,16 @@ import { useDrinks } from '~/stores/drinks'
 /** What differs between a standard as it was signed and as it is seen today: once, in a sentence. */
 const props = defineProps<{ recipe: Recipe }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { n, amount, name } = useFormat()
 const { ofLimit } = useSentence()
 const drinks = useDrinks()
 
 const SHOWN: Record<keyof SignedSip, (value: number) => string> = {
-  volumeMl: (v) => `${n(v)} mL`,
+  volumeMl: (v) => amount(v, 'mL', 0),
   brix: (v) => `${n(v, 1)} °Bx`,
   taGPer100Ml: (v) => `${n(v, 2)} g/100 mL`,
   ratio: (v) => `${n(v, 1)} : 1`,
-  tempC: (v) => `${n(v, 1)} °C`,
+  tempC: (v) => amount(v, '°C', 1),
 }
 const shown = (figure: keyof SignedSip, value: number | null | undefined): string =>
   value === null || value === undefined ? t('standard.none') : SHOWN[figure](value)

@@ -3,7 +3,8 @@ import { useI18n } from 'vue-i18n'
 import type { Cost } from '#core/cost'
 import { isOver, type Evaluation, type Layer, type Sip } from '#core/recipe'
 import { fillOf } from '~/utils/colours'
-import { glassShape, heightAt, radiusAt, slicePath, volumeAt } from '~/utils/glass'
+import { glassShape, heightAt, marksOf, radiusAt, slicePath, volumeAt } from '~/utils/glass'
+import { useSession } from '~/stores/session'
 
 export type Lens = 'volume' | 'sugar' | 'acid' | 'money'
 
@@ -21,7 +22,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ drag: [layer: Layer, ml: number]; select: [layer: Layer] }>()
 const { t } = useI18n()
-const { n, name, money } = useFormat()
+const { n, name, amount, money } = useFormat()
+const session = useSession()
 
 const W = 350
 const HEIGHT = 400
@@ -52,10 +54,10 @@ const valueOf = (l: Layer): number => {
 const total = computed(() => layers.value.reduce((s, l) => s + valueOf(l), 0))
 const textOf = (v: number): string =>
   props.lens === 'volume'
-    ? `${n(v)} mL`
+    ? amount(v, 'mL', 0)
     : props.lens === 'money'
-      ? `${money(v)} €`
-      : `${n(v, props.lens === 'acid' ? 2 : 1)} g`
+      ? money(v)
+      : amount(v, 'g', props.lens === 'acid' ? 2 : 1)
 const slices = computed((): Slice[] => {
   let at = 0
   const scale = props.lens === 'volume' ? 1 : total.value > 0 ? props.fillLineMl / total.value : 0
@@ -68,12 +70,12 @@ const slices = computed((): Slice[] => {
 })
 const overBrim = computed(() => filledMl.value > props.capacityMl)
 const overLine = computed(() => isOver(filledMl.value, props.fillLineMl))
-/** In the volume lens ticks stand in mL; in the others the axis runs over the shares. */
+/** In the volume lens ticks stand in mL or fl oz; in the others the axis runs over the shares. */
 const ticks = computed(() => {
   if (props.lens === 'volume') {
-    const step = props.capacityMl > 600 ? 100 : 50
-    return Array.from({ length: Math.floor(props.capacityMl / step) + 1 }, (_, i) => ({
-      y: BOTTOM - heightAt(shape.value, i * step),
+    const { step, times } = marksOf(props.capacityMl, session.units)
+    return Array.from({ length: Math.floor(props.capacityMl / (step / times)) + 1 }, (_, i) => ({
+      y: BOTTOM - heightAt(shape.value, (i * step) / times),
       text: i % 2 === 0 ? n(i * step) : '',
       long: i % 2 === 0,
     }))

@@ -1,19 +1,18 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { centsOfLines, earningsOf, lineKey, type Cost, type CostLine } from '#core/cost'
+import { coinsOfLines, earningsOf, lineKey, type Cost, type CostLine } from '#core/cost'
 
 /** What a cup costs, what it is sold at, and what is left. */
 const props = defineProps<{ cost: Cost }>()
 const sellPrice = defineModel<number | null>('sellPrice', { required: true })
 const { t } = useI18n()
-const { name, money } = useFormat()
+const { name, money, typed, decimals } = useFormat()
 
-const cents = computed(() => centsOfLines(props.cost))
-const centsOf = (line: CostLine): string => money(cents.value.get(lineKey(line)) ?? 0)
+const coins = computed(() => coinsOfLines(props.cost, decimals.value))
+const coinsOf = (line: CostLine): string => money(coins.value.get(lineKey(line)) ?? 0)
 const otherLines = computed(() => props.cost.lines.filter((l) => l.kind !== 'layer'))
 
-/** As one would type it: no space and no comma between thousands. */
-const sellText = ref(sellPrice.value === null ? '' : money(sellPrice.value).replace(/[\s,](?=\d{3}\b)/g, ''))
+const sellText = ref(typed(sellPrice.value))
 function setSell(v: number | null): void {
   if (v === sellPrice.value || (v === null && sellText.value.trim())) return
   sellPrice.value = v
@@ -35,12 +34,13 @@ const costShare = computed(() => earnings.value.costShare)
         <span>{{ name(l.key) }}</span><FigureButton
           v-if="l.cost"
           :figure="l.cost"
-          :shown-as="centsOf(l)"
+          :shown-as="coinsOf(l)"
+          unit=""
           :label="name(l.key)"
         /><span v-else class="quiet">{{ t('cost.none') }}</span>
       </li>
     </ul>
-    <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="€" test="sell" @number="setSell" />
+    <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="money" test="sell" @number="setSell" />
     <p v-if="earns !== null" class="spread">
       <span>{{ t('cost.earns') }}</span><span class="big"
         ><FigureButton :figure="earns" :label="t('cost.earns')"

@@ -12,8 +12,9 @@ const catalogue = useCatalogue()
 
 const serve = computed(() => props.document.serve)
 const volume = computed(() => volumeOf(props.document))
-const volumeText = ref(String(volume.value))
-const iceText = ref(String(serve.value?.iceG ?? 0))
+const { typed } = useFormat()
+const volumeText = ref(typed(volume.value, 'mL', 2))
+const iceText = ref(typed(serve.value?.iceG ?? 0, 'g', 2))
 function setVolume(v: number | null): void {
   if (v && v > 0 && v !== volume.value) emit('edit', withVolume(props.document, v))
 }
@@ -33,7 +34,7 @@ const cups = computed(() => catalogue.cups.map((c) => ({ value: c.id, title: c.n
       @update:model-value="emit('edit', withServe(document, { cupId: $event }))"
     />
     <FieldAmountField v-model="volumeText" :label="t('cup.drink')" unit="mL" test="volume" @number="setVolume" />
-    <FieldAmountField v-model="iceText" :label="t('cup.ice')" unit="g" test="ice" @number="setIce" />
+    <FieldAmountField v-model="iceText" :label="t('cup.ice')" unit="g" of="ice" test="ice" @number="setIce" />
   </div>
 </template>
 

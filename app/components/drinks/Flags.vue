@@ -6,7 +6,7 @@ import type { Cup } from '#shared/contract'
 /** What is worth a look in this drink: what steps flag, a cup too full, prices that are missing. */
 const props = defineProps<{ evaluation: Evaluation; cup: Cup | undefined; missing: readonly string[] }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { name } = useFormat()
 const { ofCode } = useSentence()
 
 const over = computed(() => {
@@ -21,15 +21,17 @@ const over = computed(() => {
   </p>
   <p v-if="over && cup" class="caution" role="alert">
     {{
-      t('problem.over-fill-line', {
-        filled: n(over.filled.value),
-        line: n(cup.fillLineMl),
-        ice: n(over.displaced.value),
+      ofCode('over-fill-line', {
+        filled: Math.round(over.filled.value),
+        line: cup.fillLineMl,
+        ice: Math.round(over.displaced.value),
       })
     }}
   </p>
   <p v-if="missing.length" class="caution" data-test="missing">
     {{ t('cost.missing', { list: missing.map(name).join(', ') }) }}
-    <NuxtLink to="/store">{{ t('cost.toStore') }}</NuxtLink>
+    <NuxtLink :to="missing.every((m) => m === 'labour') ? '/store?tab=stand' : '/store'">{{
+      t('cost.toStore')
+    }}</NuxtLink>
   </p>
 </template>

@@ -19,7 +19,7 @@ const emit = defineEmits<{ drag: [layer: Layer, ml: number]; select: [stream: st
 /** how far the drink is drunk, %: 0 is the first sip, 100 the last */
 const sip = defineModel<number>('sip', { required: true })
 const { t } = useI18n()
-const { n } = useFormat()
+const { n, amount } = useFormat()
 const drinks = useDrinks()
 const session = useSession()
 
@@ -78,18 +78,21 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
         /><span class="quiet small">{{ t('sip.last') }}</span>
       </div>
       <p class="small center">
-        <b class="num">{{ n(sipNow.melted.value) }}</b> g {{ t('sip.gone') }} ·
+        <FigureShown class="strong" :value="sipNow.melted.value" unit="g" /> {{ t('sip.gone') }} ·
         <b class="num">{{ n(sipNow.mix.brix.value, 1) }}</b> °Bx ·
-        <b class="num">{{ n(sipNow.mix.temp.value, 1) }}</b> °C
+        <FigureShown class="strong" :value="sipNow.mix.temp.value" unit="°C" :digits="1" />
       </p>
       <p class="small quiet center">
-        {{ t('sip.leftOut', { min: n(drinks.sip.minutes), c: n(drinks.sip.roomC) }) }}
+        {{ t('sip.leftOut', { min: n(drinks.sip.minutes), c: amount(drinks.sip.roomC, '°C', 0) }) }}
       </p>
     </div>
   </section>
 </template>
 
 <style scoped>
+.strong {
+  font-weight: 700;
+}
 .lenses {
   display: grid;
   grid-auto-flow: column;

@@ -2,51 +2,58 @@
 import { useI18n } from 'vue-i18n'
 import type { CostLine } from '#core/cost'
 import { isMassUnit } from '#core/units'
-import type { Layer, TakeStep } from '#core/recipe'
+import { shownUnit } from '#core/units/system'
+import type { Amount, Layer, TakeStep } from '#core/recipe'
+import { useSession } from '~/stores/session'
 import { fillOf } from '~/utils/colours'
 
 const props = defineProps<{
   layer: Layer
   take: TakeStep | undefined
   cost: CostLine | undefined
-  cents: string | undefined
+  coins: string | undefined
   money: boolean
   editable: boolean
   selected: boolean
 }>()
-const emit = defineEmits<{ amount: [value: number]; remove: []; select: [] }>()
+const emit = defineEmits<{ amount: [amount: Amount]; remove: []; select: [] }>()
 const { t } = useI18n()
-const { n, name, locale } = useFormat()
+const { name, amount, typed } = useFormat()
+const session = useSession()
 const inMass = computed(() => !!props.take && isMassUnit(props.take.amount.unit))
 const unit = computed(() => (inMass.value ? 'g' : 'mL'))
 const shown = computed(() => (inMass.value ? props.layer.mass : props.layer.volume))
 const text = ref('')
-const number = ref<number | null>(null)
+const typedAmount = shallowRef<Amount | null>(null)
 /** What the recipe says, not what could be made of it: a refused amount stays where it was typed. */
-const written = computed(() =>
-  rounded(props.take && props.take.amount.unit === unit.value ? props.take.amount.value : shown.value.value),
-)
+const written = computed((): Amount => props.take?.amount ?? { value: shown.value.value, unit: unit.value })
+const isSame = (a: Amount | null, b: Amount): boolean => a?.unit === b.unit && rounded(a.value) === rounded(b.value)
 watch(
   written,
   (v) => {
-    if (number.value === null || rounded(number.value) !== v) rewrite()
+    if (!isSame(typedAmount.value, v)) rewrite()
   },
   { immediate: true },
 )
 function rounded(v: number): number {
-  return Math.round(v * 100) / 100
+  return Math.round(v * 1000) / 1000
 }
-/** As one would type it: no grouping, no more digits than there are. */
+/** As one would type it: in the unit it was typed in, no grouping, no more digits than there are. */
 function rewrite(): void {
-  text.value = String(written.value).replace('.', locale.value === 'es' ? ',' : '.')
+  const { value, unit: as } = written.value
+  // What is kept in g or mL stands in the stand's own unit; cups and spoons stand as they were typed.
+  const own = shownUnit(unit.value, session.units)
+  if (as === own.typed) text.value = typed(value, '1', 2)
+  else if (as === unit.value) text.value = typed(value, unit.value, 2)
+  else text.value = `${typed(value, '1', 3)} ${as}`
 }
-function typed(value: number | null): void {
-  number.value = value
-  if (value !== null && rounded(value) !== written.value) emit('amount', value)
+function said(to: Amount | null): void {
+  typedAmount.value = to
+  if (to && !isSame(to, written.value)) emit('amount', to)
 }
-/** What is no number stays as it was typed, with its sentence. */
+/** What was typed stays as it was typed. */
 function left(): void {
-  if (number.value !== null || text.value.trim() === '') rewrite()
+  if (text.value.trim() === '') rewrite()
 }
 </script>
 
@@ -60,8 +67,8 @@ function left(): void {
             layer.fillsUp
               ? t('layer.fillsUp')
               : inMass
-                ? t('layer.volume', { ml: n(layer.volume.value) })
-                : t('layer.mass', { g: n(layer.mass.value) })
+                ? amount(layer.volume.value, 'mL')
+                : amount(layer.mass.value, 'g')
           }}</small></span
         >
       </div>
@@ -74,14 +81,15 @@ function left(): void {
         dense
         :aria-label="name(layer.key)"
         :unit="unit"
+        :of="'ingredient' in (take?.item ?? {}) ? layer.key : undefined"
         :test="`amount-${layer.stream}`"
         @focusout="left"
-        @number="typed"
+        @amount="said"
       />
       <FigureButton v-else :figure="shown" :label="name(layer.key)" />
     </td>
     <td v-if="money" class="cost">
-      <FigureButton v-if="cost?.cost" :figure="cost.cost" :shown-as="cents" unit="" :label="name(layer.key)" /><span
+      <FigureButton v-if="cost?.cost" :figure="cost.cost" :shown-as="coins" unit="" :label="name(layer.key)" /><span
         v-else
         class="quiet small"
         >{{ t('cost.none') }}</span

@@ -1,22 +1,22 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { centsOfLines, lineKey, type Cost } from '#core/cost'
-import type { Evaluation, Layer, RecipeDocument, TakeStep } from '#core/recipe'
+import { coinsOfLines, lineKey, type Cost } from '#core/cost'
+import type { Amount, Evaluation, Layer, RecipeDocument, TakeStep } from '#core/recipe'
 
 /** What is in the glass, layer by layer, with what each costs; and what all of it comes to. */
 const props = defineProps<{ evaluation: Evaluation; document: RecipeDocument; cost: Cost | null; editable: boolean }>()
-const emit = defineEmits<{ amount: [layer: Layer, value: number]; remove: [layer: Layer] }>()
+const emit = defineEmits<{ amount: [layer: Layer, amount: Amount]; remove: [layer: Layer] }>()
 const selected = defineModel<string>('selected', { required: true })
 const { t } = useI18n()
-const { n, money } = useFormat()
+const { amount, money, sign, decimals } = useFormat()
 
-const cents = computed(() => (props.cost ? centsOfLines(props.cost) : new Map<string, number>()))
-const centsOf = (layer: Layer): string => money(cents.value.get(lineKey({ kind: 'layer', key: layer.stream })) ?? 0)
-/** Cents of all that is no layer. */
-const restCents = computed(() =>
+const coins = computed(() => (props.cost ? coinsOfLines(props.cost, decimals.value) : new Map<string, number>()))
+const coinsOf = (layer: Layer): string => money(coins.value.get(lineKey({ kind: 'layer', key: layer.stream })) ?? 0)
+/** Coins of all that is no layer. */
+const restCoins = computed(() =>
   (props.cost?.lines ?? [])
     .filter((l) => l.kind !== 'layer')
-    .reduce((sum, l) => sum + (cents.value.get(lineKey(l)) ?? 0), 0),
+    .reduce((sum, l) => sum + (coins.value.get(lineKey(l)) ?? 0), 0),
 )
 const takeOf = (stream: string): TakeStep | undefined =>
   props.document.steps.find((s): s is TakeStep => s.op === 'take' && s.out === stream)
@@ -28,7 +28,7 @@ const takeOf = (stream: string): TakeStep | undefined =>
       <tr>
         <th>{{ t('layer.inGlass') }}</th>
         <th class="r">{{ t('layer.perCup') }}</th>
-        <th v-if="cost" class="r">€</th>
+        <th v-if="cost" class="r">{{ sign }}</th>
         <th v-if="editable">
           <span class="sr">{{ t('layer.takeOut') }}</span>
         </th>
@@ -41,7 +41,7 @@ const takeOf = (stream: string): TakeStep | undefined =>
         :layer="l"
         :take="takeOf(l.stream)"
         :cost="cost?.lines.find((c) => c.kind === 'layer' && c.key === l.stream)"
-        :cents="centsOf(l)"
+        :coins="coinsOf(l)"
         :money="!!cost"
         :editable="editable"
         :selected="selected === l.stream"
@@ -53,14 +53,14 @@ const takeOf = (stream: string): TakeStep | undefined =>
         <td>{{ t('cost.rest') }}</td>
         <td />
         <td class="r">
-          <span class="num">{{ money(restCents) }}</span>
+          <span class="num">{{ money(restCoins) }}</span>
         </td>
         <td v-if="editable" />
       </tr>
       <tr class="sum">
         <td>
           <b>{{ t('layer.served') }}</b><small class="quiet">{{
-            t('layer.sum', { ml: n(evaluation.sumOfLayers.value, 1) })
+            t('layer.sum', { ml: amount(evaluation.sumOfLayers.value, 'mL', 1) })
           }}</small>
         </td>
         <td class="r"><FigureButton :figure="evaluation.jug.volume" :label="t('layer.served')" /></td>

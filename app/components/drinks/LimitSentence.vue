@@ -9,7 +9,7 @@ import { api, uuid } from '~/utils/api'
 /** Why a recipe cannot be made as written; where it waits for a prep's sign-off, that is offered here. */
 const props = defineProps<{ limit: ProcessLimit }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { amount, name } = useFormat()
 const { ofCode, ofLimit } = useSentence()
 const drinks = useDrinks()
 const session = useSession()
@@ -37,7 +37,7 @@ const sentence = computed(() =>
 /** What would be signed: nobody signs what they do not see. */
 const holds = computed(() => {
   const evaluation = prep.value && drinks.evaluate(drinks.live(prep.value.draft)).evaluation
-  return evaluation?.bill.own.map((take) => `${name(itemKey(take.item))} ${n(take.mass.value)} g`).join(', ')
+  return evaluation?.bill.own.map((take) => `${name(itemKey(take.item))} ${amount(take.mass.value, 'g')}`).join(', ')
 })
 </script>
 

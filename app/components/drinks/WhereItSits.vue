@@ -5,7 +5,7 @@ import type { Evaluation, MixFigures } from '#core/recipe'
 // Two axes, sugar to acid and strength, and the drink's path from the jug to the last sip.
 const props = defineProps<{ evaluation: Evaluation; now?: MixFigures | null }>()
 const { t } = useI18n()
-const { n } = useFormat()
+const { n, unit } = useFormat()
 
 /**
  * Ranges drawn: kept lemonades span about 10 to 22 g of sugar to one of acid, 6 to 17 °Bx. Common practice, no source.
@@ -82,7 +82,7 @@ const yTicks = [5, 10, 15, 20]
           <th>°Bx</th>
           <th>{{ t('sip.acid') }}</th>
           <th>{{ t('sip.ratio') }}</th>
-          <th>°C</th>
+          <th>{{ unit('°C') }}</th>
         </tr>
       </thead>
       <tbody>

@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { parseNumber } from '#core/units'
+import type { Amount } from '#core/recipe'
+import { useAmount } from '~/forms/useAmount'
+import { useAmountOf } from '~/forms/useAmountOf'
 import { DEVICE_OF_UNIT, useBench, type BenchTarget } from '~/stores/bench'
 import { useKeypad, type KeypadTarget } from '~/stores/keypad'
 
-// A typed amount. Keeps the text as typed; gives the number, or nothing while the text is not one.
+// A typed amount. Keeps the text as typed, under the unit it was typed under; gives the amount in the unit that it is
+// kept in, or nothing while the text is not one.
 const props = defineProps<{
   label: string
+  /** the unit that it is kept in; it is typed in the stand's own */
   unit?: string
+  /** the ingredient that it is of: then cups, pieces and ounces can be typed */
+  of?: string
   error?: string
   hint?: string
   test?: string
@@ -15,26 +21,32 @@ const props = defineProps<{
   ariaLabel?: string
   disabled?: boolean
   device?: boolean
+  /** typed in the kept unit wherever the stand is: a laboratory's */
+  metric?: boolean
 }>()
 const text = defineModel<string>({ default: '' })
-const emit = defineEmits<{ number: [value: number | null]; enter: []; done: []; how: [how: 'typed' | 'device'] }>()
+const emit = defineEmits<{
+  number: [value: number | null]
+  /** the same as it was typed, where it is of weight or volume */
+  amount: [amount: Amount | null]
+  enter: []
+  done: []
+  how: [how: 'typed' | 'device']
+}>()
 const { t } = useI18n()
-const { n, locale } = useFormat()
+const { sign, mark } = useFormat()
 const bench = useBench()
 const keypad = useKeypad()
 const input = ref<{ $el: HTMLElement } | null>(null)
-/** The text whose three digits after the mark were read back and taken as they stand. */
-const accepted = ref('')
-
-const parsed = computed(() => parseNumber(text.value))
-const asking = computed(
-  () => !parsed.value.ok && parsed.value.code === 'amount-three-digits' && accepted.value !== text.value,
+const { what, sayOunces, sayWeight } = useAmountOf(() => props.of)
+const { shown, value, asAmount, problem, question, reading, meanings, take, asTyped } = useAmount(
+  text,
+  () => props.unit,
+  () => what.value,
+  props.metric,
 )
-const own = computed(() => {
-  if (parsed.value.ok || asking.value || accepted.value === text.value) return ''
-  if (parsed.value.code === 'amount-missing') return ''
-  return t(`problem.${parsed.value.code}`, { typed: text.value })
-})
+const suffix = computed(() => (shown.value.unit === '1' ? undefined : shown.value.unit.replace('money', sign.value)))
+
 /** What was refused stays said until something else is typed. */
 const refused = ref('')
 watch(
@@ -45,14 +57,10 @@ watch(
   { immediate: true },
 )
 const shownError = computed(() =>
-  asking.value ? '' : own.value || (props.error && refused.value === text.value ? props.error : ''),
+  question.value ? '' : problem.value || (props.error && refused.value === text.value ? props.error : ''),
 )
-const number = computed((): number | null => {
-  const p = parsed.value
-  if (p.ok) return p.value
-  return p.code === 'amount-three-digits' && accepted.value === text.value ? p.value : null
-})
-watch(number, (v) => emit('number', v), { immediate: true })
+watch(value, (v) => emit('number', v), { immediate: true })
+watch(asAmount, (a) => emit('amount', a), { immediate: true })
 function finish(): void {
   emit('enter')
   emit('done')
@@ -64,7 +72,7 @@ const target: KeypadTarget = {
     return props.label || props.ariaLabel || ''
   },
   get unit() {
-    return props.unit ?? ''
+    return suffix.value ?? ''
   },
   read: () => text.value,
   write: (v) => (text.value = v),
@@ -88,13 +96,18 @@ const benchTarget = computed((): BenchTarget | null =>
         device: DEVICE_OF_UNIT[props.unit as BenchTarget['unit']],
         unit: props.unit as BenchTarget['unit'],
         take: (value) => {
-          measured.value = String(value).replace('.', locale.value === 'es' ? ',' : '.')
+          measured.value = asTyped(value).replace('.', mark.value)
           // A scale means its decimals: nobody needs to be asked.
-          accepted.value = measured.value
-          text.value = measured.value
+          take(measured.value)
         },
       }
     : null,
+)
+// The strip of devices stands at the foot while a field can take a reading.
+watch(
+  () => benchTarget.value !== null && !props.disabled,
+  (can, could) => bench.wanted(Number(can) - Number(could ?? false)),
+  { immediate: true },
 )
 watch(benchTarget, (now, before) => {
   if (before && bench.target?.take === before.take) bench.target = now
@@ -115,13 +128,10 @@ function left(): void {
   emit('done')
 }
 onBeforeUnmount(() => {
+  if (benchTarget.value && !props.disabled) bench.wanted(-1)
   keypad.blur(target)
   if (bench.target?.take === benchTarget.value?.take) bench.target = null
 })
-const takeAs = (v: string): void => {
-  text.value = v
-  accepted.value = v
-}
 </script>
 
 <template>
@@ -130,11 +140,11 @@ const takeAs = (v: string): void => {
       ref="input"
       v-model="text"
       :label="label || undefined"
-      :suffix="unit"
-      :persistent-placeholder="!!unit"
+      :suffix="suffix"
+      :persistent-placeholder="!!suffix"
       :error-messages="shownError"
-      :hint="hint"
-      :persistent-hint="!!hint"
+      :hint="reading || hint"
+      :persistent-hint="!!(reading || hint)"
       autocomplete="off"
       :disabled="disabled"
       :inputmode="keypad.touch ? 'none' : 'decimal'"
@@ -147,20 +157,16 @@ const takeAs = (v: string): void => {
       @keydown.enter="finish"
     />
     <span v-if="taken" class="taken" data-test="measured">{{ t('bench.measured') }}</span>
-    <div
-      v-if="asking && !parsed.ok && parsed.code === 'amount-three-digits'"
-      class="ask"
-      role="alert"
-      data-test="three-digits"
-    >
-      <span>{{ t('problem.amount-three-digits', { typed: text }) }}</span>
-      <span class="row">
-        <v-btn size="small" height="40" @mousedown.prevent @click="takeAs(text)">{{ n(parsed.value, 3) }}</v-btn>
-        <v-btn size="small" height="40" @mousedown.prevent @click="takeAs(String(parsed.thousands))">{{
-          n(parsed.thousands)
-        }}</v-btn>
-      </span>
-    </div>
+    <FieldAmountQuestion
+      v-if="question"
+      :question="question"
+      :typed="text"
+      :meanings="meanings"
+      :of="of"
+      @meant="take"
+      @ounces="sayOunces"
+      @weighs="sayWeight"
+    />
   </div>
 </template>
 
@@ -178,12 +184,6 @@ const takeAs = (v: string): void => {
   font-size: 12px;
   color: var(--leaf);
   font-weight: 600;
-}
-.ask {
-  display: grid;
-  gap: 6px;
-  font-size: 14px;
-  padding: 6px 2px;
 }
 .amount :deep(input) {
   font-variant-numeric: tabular-nums;

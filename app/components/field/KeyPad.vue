@@ -7,8 +7,8 @@ import { useKeypad } from '~/stores/keypad'
 const keypad = useKeypad()
 const bench = useBench()
 const reading = computed(() => (bench.target ? bench.readings[bench.target.device] : undefined))
-const { t, locale } = useI18n()
-const mark = computed(() => (locale.value === 'es' ? ',' : '.'))
+const { t } = useI18n()
+const { mark } = useFormat()
 const keys = computed(() => ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', mark.value])
 </script>
 

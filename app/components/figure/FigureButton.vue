@@ -2,7 +2,6 @@
 import { useI18n } from 'vue-i18n'
 import type { Figure } from '#core/figures'
 import { useExplain } from '~/stores/explain'
-import { digitsFor } from '~/utils/format'
 
 // A number with its unit; pressing it opens the sum that made it.
 const props = defineProps<{
@@ -15,22 +14,23 @@ const props = defineProps<{
   /** it rests on what somebody reckoned instead of weighing it */
   guessed?: boolean
 }>()
-const { figure: text, n, unit: unitOf } = useFormat()
+const { parts } = useFormat()
 const { t } = useI18n()
 /** `large`: kilos and litres from a thousand on. */
 const kilo = computed(
   () =>
     !!props.large && Math.abs(props.figure.value) >= 1000 && (props.figure.unit === 'g' || props.figure.unit === 'mL'),
 )
-const number = computed(
-  () =>
-    props.shownAs ??
-    (kilo.value ? n(props.figure.value / 1000, 3) : text(props.figure, props.digits ?? digitsFor(props.figure.unit))),
+const text = computed(() =>
+  kilo.value
+    ? parts(props.figure.value / 1000, props.figure.unit === 'g' ? 'kg' : 'L', 3)
+    : parts(props.figure.value, props.figure.unit, props.digits),
 )
+const number = computed(() => props.shownAs ?? text.value.number)
 const shown = computed(() => (props.guessed ? `≈ ${number.value}` : number.value))
-const unit = computed(
-  () => props.unit ?? (kilo.value ? (props.figure.unit === 'g' ? 'kg' : 'L') : unitOf(props.figure.unit)),
-)
+const unit = computed(() => props.unit ?? text.value.unit)
+/** What is over is close behind its number. */
+const gap = computed(() => (unit.value.startsWith('/') ? '' : '\u00a0'))
 </script>
 
 <template>
@@ -42,7 +42,7 @@ const unit = computed(
     :aria-label="`${label ? label + ': ' : ''}${shown} ${unit}. ${t('explain.open')}`"
     @click.stop="useExplain().open(figure)"
   >
-    <span class="num">{{ shown }}</span><span v-if="unit" class="unit">&nbsp;{{ unit }}</span>
+    <span class="num">{{ shown }}</span><span v-if="unit" class="unit">{{ gap }}{{ unit }}</span>
   </button>
 </template>
 

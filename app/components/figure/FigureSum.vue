@@ -1,15 +1,22 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { Figure } from '#core/figures'
+import { shownUnit } from '#core/units/system'
 import { useExplain } from '~/stores/explain'
+import { useSession } from '~/stores/session'
 
 // The open sum: what it is, the line that made it, and each part, which opens in turn.
 const explain = useExplain()
+const session = useSession()
 const { t, te } = useI18n()
-const { n, name, unit, day } = useFormat()
+const { n, name, amount, keptUnit, day } = useFormat()
 const figure = computed(() => explain.trail.at(-1))
 const parts = computed(() => (figure.value?.args ?? []).filter((a) => !(figure.value!.op === 'sum' && a.value === 0)))
 
+/** Sums are in g, mL and °C, wherever the stand is; what they come to is also said in its own units. */
+const isOtherwise = computed(
+  () => !!figure.value && shownUnit(figure.value.unit, session.units).unit !== figure.value.unit,
+)
 /** Enough digits to follow the sum by hand. */
 function precise(f: Figure): string {
   const size = Math.abs(f.value)
@@ -41,7 +48,9 @@ const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.
       </div>
       <p class="total">
         <span class="num" data-test="sum-value">{{ precise(figure) }}</span>{{ ' ' }}
-        <span class="unit">{{ unit(figure.unit) }}</span> <span class="basis">{{ t(`basis.${figure.basis}`) }}</span>
+        <span class="unit">{{ keptUnit(figure.unit) }}</span>
+        <span v-if="isOtherwise" class="basis" data-test="sum-shown">= {{ amount(figure.value, figure.unit) }}</span>
+        <span class="basis">{{ t(`basis.${figure.basis}`) }}</span>
       </p>
       <p v-if="formulaOf(figure)" class="small formula">{{ formulaOf(figure) }}</p>
       <p v-if="figure.op === 'given'" class="small">{{ sourceOf(figure) }}</p>
@@ -57,7 +66,7 @@ const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.
             <span class="what"
               >{{ labelOf(part) }}<small v-if="part.op === 'given' && sourceOf(part)">{{ sourceOf(part) }}</small></span
             >
-            <span class="num">{{ precise(part) }}</span><span class="unit">{{ unit(part.unit) }}</span>
+            <span class="num">{{ precise(part) }}</span><span class="unit">{{ keptUnit(part.unit) }}</span>
             <span class="more" aria-hidden="true">{{ part.op === 'given' ? '' : '›' }}</span>
           </component>
         </li>

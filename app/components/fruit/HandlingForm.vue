@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { checkHandling } from '#core/limits'
 import { PARTS, usualHandling, type OwnHandling, type Part } from '#core/yield'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { api, refuseHere } from '~/utils/api'
@@ -11,16 +12,14 @@ import { api, refuseHere } from '~/utils/api'
 const props = defineProps<{ fruit: string }>()
 const catalogue = useCatalogue()
 const { t } = useI18n()
-const { n, locale, name } = useFormat()
+const { n, typed, amount, name } = useFormat()
 const row = computed(() => catalogue.byKey.get(props.fruit)!)
 const usual = computed(() => usualHandling(catalogue.dataOf(props.fruit)!))
-const FIELDS = ['pieceG', 'daysToRipe', 'keepDaysRoom', 'keepDaysCold', 'leadDays'] as const
-type Field = (typeof FIELDS)[number]
+const FIELDS = ['pieceG', 'cupG', 'daysToRipe', 'keepDaysRoom', 'keepDaysCold', 'leadDays'] as const
+const isWeight = (f: (typeof FIELDS)[number]): boolean => f === 'pieceG' || f === 'cupG'
 const own = (row.value.handling ?? {}) as OwnHandling
-const typed = (v: number | null | undefined): string =>
-  v === null || v === undefined ? '' : String(v).replace('.', locale.value === 'es' ? ',' : '.')
-const text = reactive(Object.fromEntries(FIELDS.map((f) => [f, typed(own[f])])) as Record<Field, string>)
-const number = reactive(Object.fromEntries(FIELDS.map((f) => [f, null])) as Record<Field, number | null>)
+const start = Object.fromEntries(FIELDS.map((f) => [f, typed(own[f], isWeight(f) ? 'g' : '1')]))
+const { number, bind, guard } = useAmounts(FIELDS, start)
 const shares = ref(
   Object.entries(own.shares ?? {}).map(([part, share]) => ({
     part: part as Part,
@@ -44,8 +43,7 @@ const form = useSubmit(async (key) => {
 async function save(): Promise<void> {
   saved.value = false
   form.fields.value = {}
-  for (const f of FIELDS)
-    if (text[f].trim() && number[f] === null) form.refuse(f, t('problem.amount-not-a-number', { typed: text[f] }))
+  guard(form)
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   saved.value = true
   await Promise.all([catalogue.load(), useFruit().load()])
@@ -60,13 +58,16 @@ async function save(): Promise<void> {
       <FieldAmountField
         v-for="f in FIELDS"
         :key="f"
-        v-model="text[f]"
+        v-bind="bind(f)"
         :label="t(`handling.${f}`)"
-        :unit="f === 'pieceG' ? 'g' : t('handling.days')"
-        :hint="usual[f] === null ? t('handling.unknown') : t('handling.usual', { v: n(usual[f]!) })"
+        :unit="isWeight(f) ? 'g' : t('handling.days')"
+        :hint="
+          usual[f] === null
+            ? t('handling.unknown')
+            : t('handling.usual', { v: isWeight(f) ? amount(usual[f]!, 'g') : n(usual[f]!) })
+        "
         :error="form.fields.value[f]"
         :test="f"
-        @number="number[f] = $event"
       />
     </div>
     <div v-for="(s, i) in shares" :key="i" class="share">

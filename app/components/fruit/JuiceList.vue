@@ -10,7 +10,7 @@ import { fillOf } from '~/utils/colours'
 const props = defineProps<{ lots: readonly Lot[]; selected?: string }>()
 const emit = defineEmits<{ take: [lot: Lot] }>()
 const { t } = useI18n()
-const { n, name, day } = useFormat()
+const { amount, name, day } = useFormat()
 const fruit = useFruit()
 const mostMl = computed(() => Math.max(1, ...props.lots.map((l) => l.amount)))
 /** The fruit whose colour it has: of a base, the first that went in. */
@@ -36,8 +36,10 @@ const share = (lot: Lot): number => Math.max(0, Math.min(1, lot.onHand / lot.amo
       >
         <span class="head"
           ><b>{{ name(l.itemKey) }}</b>
-          <span class="num">{{ n(l.onHand / 1000, 2) }}<span class="unit"> L</span></span>
-          <span class="quiet small">{{ t('juice.of', { l: n(l.amount / 1000, 2), day: day(l.at), who: l.by }) }}</span>
+          <FigureShown :value="l.onHand / 1000" unit="L" />
+          <span class="quiet small">{{
+            t('juice.of', { l: amount(l.amount / 1000, 'L'), day: day(l.at), who: l.by })
+          }}</span>
           <FruitKeepingWord class="small" :keeping="fruit.keeping(l)" :feel="null" juice />
         </span>
         <span

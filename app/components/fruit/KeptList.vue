@@ -5,7 +5,7 @@ import type { Lot } from '#shared/contract'
 // What was kept of pressing: where it is, until when, and what for.
 defineProps<{ lots: Lot[]; bare?: boolean }>()
 const { t } = useI18n()
-const { n, name, calendarDay } = useFormat()
+const { name, calendarDay } = useFormat()
 </script>
 
 <template>
@@ -17,9 +17,7 @@ const { n, name, calendarDay } = useFormat()
           ><b>{{ t(`byPart.${l.part}`) }}</b
           >, {{ name(l.itemKey) }}</NuxtLink
         >
-        <span class="num"
-          >{{ n(l.onHand) }}<span class="unit">&nbsp;{{ l.unit }}</span></span
-        >
+        <FigureShown :value="l.onHand" :unit="l.unit" />
         <span class="quiet small">{{
           [t(`place.${l.place ?? 'cold'}`), l.useFor, l.useBy ? t('kept.until', { day: calendarDay(l.useBy) }) : '']
             .filter(Boolean)

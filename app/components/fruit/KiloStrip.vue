@@ -5,7 +5,7 @@ import type { StripPart } from '#core/yield'
 
 // A lot as a strip of kilos, to scale: what became juice, by-products and loss, and what is still in the crate.
 const props = defineProps<{ fruit: string; parts: StripPart[]; scaleKg: number; height?: number; label: string }>()
-const { n } = useFormat()
+const { amount } = useFormat()
 const { t } = useI18n()
 const boxes = computed(() => props.parts.filter((p) => p.kg > 0))
 const total = computed(() => boxes.value.reduce((sum, b) => sum + b.kg, 0))
@@ -27,7 +27,7 @@ const total = computed(() => boxes.value.reduce((sum, b) => sum + b.kg, 0))
       :key="b.key"
       :class="b.key"
       :style="{ flexGrow: b.kg / total }"
-      :title="`${t(`fruit.part.${b.key}`)} ${n(b.kg, 2)} kg`"
+      :title="`${t(`fruit.part.${b.key}`)} ${amount(b.kg, 'kg')}`"
     />
   </span>
 </template>

@@ -3,10 +3,10 @@ import { useI18n } from 'vue-i18n'
 import { cleaningRoutine, garnishG, ROUTINES, type CleaningRoutine } from '#core/yield'
 import { DISCARD_REASONS, FEELS, PLACES, type DiscardReason, type Feel, type Place } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
-import { exactKg } from '~/utils/format'
 import { toldParts } from '~/utils/parts'
 import type { PartRow } from './PartRows.vue'
 
@@ -16,16 +16,13 @@ export type EventKind = LotEventBody['kind']
 const props = defineProps<{ lot: Lot; kind: EventKind }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
-const { n, name, locale } = useFormat()
+const { n, name, amount, typed } = useFormat()
 const store = useFruit()
 const session = useSession()
 const items = useChoices()
 
-type Amount = 'kg' | 'pieces' | 'perPiece' | 'brix' | 'tempC' | 'cracked'
-const AMOUNTS: Amount[] = ['kg', 'pieces', 'perPiece', 'brix', 'tempC', 'cracked']
-const text = reactive(Object.fromEntries(AMOUNTS.map((a) => [a, ''])) as Record<Amount, string>)
-const number = reactive(Object.fromEntries(AMOUNTS.map((a) => [a, null])) as Record<Amount, number | null>)
-const how = reactive<Partial<Record<Amount, 'typed' | 'device'>>>({})
+const AMOUNTS = ['kg', 'pieces', 'perPiece', 'brix', 'tempC', 'cracked'] as const
+const { text, number, bind, guard, isEmpty, measured } = useAmounts(AMOUNTS)
 const feel = ref<Feel | null>(props.lot.look?.feel ?? props.lot.seen?.feel ?? null)
 const place = ref<Place>(props.lot.look?.place ?? props.lot.place ?? 'room')
 const reason = ref<DiscardReason>('soft')
@@ -73,20 +70,16 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
 const { form, send } = useLotEvent(props.lot.id)
 async function save(): Promise<void> {
   form.fields.value = {}
-  for (const a of AMOUNTS)
-    if (text[a].trim() && number[a] === null)
-      form.refuse(a === 'cracked' ? 'crackedShare' : a, t('problem.amount-not-a-number', { typed: text[a] }))
+  guard(form, (a) => (a === 'cracked' ? 'crackedShare' : a))
   if (props.kind === 'clean' && !initials.value.trim()) form.refuse('initials', t('problem.initials-missing'))
   if (props.kind === 'garnish' && number.pieces === null) form.refuse('pieces', t('problem.pieces-missing'))
-  if (['discard', 'sort'].includes(props.kind) && number.kg === null && !text.kg.trim())
-    form.refuse('kg', t('problem.kg-missing'))
+  if (['discard', 'sort'].includes(props.kind) && isEmpty('kg')) form.refuse('kg', t('problem.kg-missing'))
   if (props.kind === 'sort' && !rows.value.length) form.refuse('parts', t('problem.part-not-positive'))
   if (Object.keys(form.fields.value).length) return
-  const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
-  if (await send(event.value, measured)) emit('done')
+  if (await send(event.value, measured())) emit('done')
 }
 const all = (): void => {
-  text.kg = exactKg(props.lot.onHand, locale.value === 'es' ? ',' : '.')
+  text.kg = typed(props.lot.onHand / 1000, 'kg', 6)
 }
 </script>
 
@@ -109,32 +102,27 @@ const all = (): void => {
       />
       <div class="even">
         <FieldAmountField
-          v-model="text.brix"
+          v-bind="bind('brix')"
           :label="t('weighIn.brix')"
           unit="°Bx"
           device
           :error="form.fields.value.brix"
           test="brix"
-          @number="number.brix = $event"
-          @how="how.brix = $event"
         />
         <FieldAmountField
-          v-model="text.tempC"
+          v-bind="bind('tempC')"
           :label="t('weighIn.temp')"
           unit="°C"
           device
           :error="form.fields.value.tempC"
           test="temp"
-          @number="number.tempC = $event"
-          @how="how.tempC = $event"
         />
         <FieldAmountField
-          v-model="text.cracked"
+          v-bind="bind('cracked')"
           :label="t('weighIn.cracked')"
           unit="%"
           :error="form.fields.value.crackedShare"
           test="cracked"
-          @number="number.cracked = $event"
         />
       </div>
       <v-text-field v-model="note" :label="t('event.note')" maxlength="200" />
@@ -165,22 +153,20 @@ const all = (): void => {
     <template v-else-if="kind === 'garnish'">
       <div class="even">
         <FieldAmountField
-          v-model="text.pieces"
+          v-bind="bind('pieces')"
           :label="t('event.pieces')"
           :error="form.fields.value.pieces"
           test="pieces"
-          @number="number.pieces = $event"
         />
         <FieldAmountField
-          v-model="text.perPiece"
+          v-bind="bind('perPiece')"
           :label="t('event.perPiece')"
           :error="form.fields.value.perPiece"
           test="per-piece"
-          @number="number.perPiece = $event"
         />
       </div>
       <p v-if="garnish !== null" class="small quiet" data-test="garnish-g">
-        {{ t('event.garnishG', { g: n(garnish), each: n(unitG!) })
+        {{ t('event.garnishG', { g: amount(garnish, 'g'), each: amount(unitG!, 'g') })
         }}<template v-if="number.perPiece">
           · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template
         >
@@ -190,20 +176,18 @@ const all = (): void => {
     <template v-else>
       <div class="two">
         <FieldAmountField
-          v-model="text.kg"
+          v-bind="bind('kg')"
           :label="t(`event.${kind}.kg`)"
           unit="kg"
           device
           :error="form.fields.value.kg"
           test="event-kg"
-          @number="number.kg = $event"
-          @how="how.kg = $event"
         />
-        <v-btn data-test="event-all" @click="all">{{ t('press.all', { kg: n(lot.onHand / 1000, 2) }) }}</v-btn>
+        <v-btn data-test="event-all" @click="all">{{ t('press.all', { kg: amount(lot.onHand / 1000, 'kg') }) }}</v-btn>
       </div>
       <FruitPartRows v-if="kind === 'sort'" v-model="rows" keep-by-default :error="form.fields.value.parts" />
       <p v-if="kind === 'sort' && number.kg && sortedG" class="small quiet">
-        {{ t('event.sort.rest', { g: n(Math.max(0, number.kg * 1000 - sortedG)) }) }}
+        {{ t('event.sort.rest', { g: amount(Math.max(0, number.kg * 1000 - sortedG), 'g') }) }}
       </p>
       <FieldChoice
         :model-value="reason"

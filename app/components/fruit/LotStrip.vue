@@ -12,7 +12,7 @@ const emit = defineEmits<{ select: []; press: [] }>()
 const fruit = useFruit()
 const session = useSession()
 const { t } = useI18n()
-const { n, day, name, money } = useFormat()
+const { amount, day, name } = useFormat()
 
 const presses = computed(() => fruit.pressesOf.get(props.lot.id) ?? [])
 const parts = computed(() => partsOfLot(props.lot, presses.value))
@@ -22,13 +22,13 @@ const price = computed(() =>
 const latest = computed(() => presses.value.find(isOfOne))
 const keeping = computed(() => (isThere(props.lot) ? fruit.keepings.get(props.lot.id) : undefined))
 const wasKg = computed(() =>
-  props.lot.purchasedG === null ? '' : t('peel.was', { kg: n(props.lot.purchasedG / 1000, 2) }),
+  props.lot.purchasedG === null ? '' : t('peel.was', { kg: amount(props.lot.purchasedG / 1000, 'kg') }),
 )
 const label = computed(
   () =>
     `${name(props.lot.itemKey)}: ${parts.value
       .filter((p) => p.kg > 0)
-      .map((p) => `${t(`fruit.part.${p.key}`)} ${n(p.kg, 2)} kg`)
+      .map((p) => `${t(`fruit.part.${p.key}`)} ${amount(p.kg, 'kg')}`)
       .join(', ')}`,
 )
 </script>
@@ -38,27 +38,25 @@ const label = computed(
     <button type="button" class="face" :aria-pressed="selected" @click="emit('select')">
       <span class="head">
         <b>{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey) }}</b>
-        <span class="num"
-          ><template v-if="!lot.weighed">≈ </template>{{ n(lot.amount / 1000, 2) }}<span class="unit"> kg</span></span
-        >
+        <FigureShown :value="lot.amount / 1000" unit="kg" :guessed="!lot.weighed" />
         <span class="quiet small rest">{{
           [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : '', wasKg]
             .filter(Boolean)
             .join(' · ')
         }}</span>
         <span v-if="session.isOwner" class="small price">{{
-          price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : `${money(price)} €/kg`
+          price === null ? t('fruit.noPrice') : price === 0 ? t('fruit.given') : amount(price, 'money/kg')
         }}</span>
       </span>
       <FruitKiloStrip :fruit="lot.itemKey" :parts="parts" :scale-kg="scaleKg" :label="label" :height="30" />
       <span class="foot small">
         <span v-if="keeping"
-          >{{ t('fruit.inCrate', { kg: n(lot.onHand / 1000, 2) }) }} ·
+          >{{ t('fruit.inCrate', { kg: amount(lot.onHand / 1000, 'kg') }) }} ·
           <FruitKeepingWord :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null"
         /></span>
         <span v-else class="quiet">{{ t('fruit.allPressed') }}</span>
         <span v-if="latest" class="quiet"
-          >{{ isGuessed(latest) ? '≈ ' : '' }}{{ t('fruit.lastPress', { ml: n(yieldMlPerKg(latest)) }) }}</span
+          >{{ isGuessed(latest) ? '≈ ' : '' }}{{ amount(yieldMlPerKg(latest), 'mL/kg') }}</span
         >
       </span>
     </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { Lot } from '#shared/contract'
-import { exactKg } from '~/utils/format'
+import { useAmounts } from '~/forms/useAmounts'
 import { uuid } from '~/utils/api'
 import { toldParts } from '~/utils/parts'
 import type { PartRow } from './PartRows.vue'
@@ -10,10 +10,8 @@ import type { PartRow } from './PartRows.vue'
 const props = defineProps<{ lot: Lot }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
-const { n, name, locale } = useFormat()
-const text = reactive({ kg: '', peeled: '' })
-const number = reactive<{ kg: number | null; peeled: number | null }>({ kg: null, peeled: null })
-const how = reactive<Partial<Record<'kg' | 'peeled', 'typed' | 'device'>>>({})
+const { n, name, amount, typed } = useFormat()
+const { text, number, bind, guard, isEmpty, measured } = useAmounts(['kg', 'peeled'])
 const rows = ref<PartRow[]>([
   {
     key: uuid(),
@@ -39,18 +37,15 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
 const { form, send } = useLotEvent(props.lot.id)
 async function save(): Promise<void> {
   form.clear()
-  for (const field of ['kg', 'peeled'] as const)
-    if (text[field].trim() && number[field] === null)
-      form.refuse(field === 'kg' ? 'kg' : 'peeledG', t('problem.amount-not-a-number', { typed: text[field] }))
-  if (number.kg === null && !text.kg.trim()) form.refuse('kg', t('problem.kg-missing'))
+  guard(form, (field) => (field === 'kg' ? 'kg' : 'peeledG'))
+  if (isEmpty('kg')) form.refuse('kg', t('problem.kg-missing'))
   if (Object.keys(form.fields.value).length) return
   const parts = toldParts(weighed.value)
-  const measured = (['kg', 'peeled'] as const).filter((f) => how[f] === 'device')
   const peeledG = number.peeled === null ? null : number.peeled * 1000
-  if (await send({ kind: 'peel', kg: number.kg!, peeledG, parts }, measured)) emit('done')
+  if (await send({ kind: 'peel', kg: number.kg!, peeledG, parts }, measured())) emit('done')
 }
 const all = (): void => {
-  text.kg = exactKg(props.lot.onHand, locale.value === 'es' ? ',' : '.')
+  text.kg = typed(props.lot.onHand / 1000, 'kg', 6)
 }
 </script>
 
@@ -63,30 +58,26 @@ const all = (): void => {
     <p class="quiet small">{{ t('event.peel.why') }}</p>
     <div class="two">
       <FieldAmountField
-        v-model="text.kg"
+        v-bind="bind('kg')"
         :label="t('press.taken')"
         unit="kg"
         device
         :error="form.fields.value.kg"
         test="kg"
-        @number="number.kg = $event"
-        @how="how.kg = $event"
       />
-      <v-btn @click="all">{{ t('press.all', { kg: n(lot.onHand / 1000, 2) }) }}</v-btn>
+      <v-btn @click="all">{{ t('press.all', { kg: amount(lot.onHand / 1000, 'kg') }) }}</v-btn>
     </div>
     <FieldAmountField
-      v-model="text.peeled"
+      v-bind="bind('peeled')"
       :label="t('peel.left')"
       unit="kg"
       device
       :error="form.fields.value.peeledG"
       test="peeled-kg"
-      @number="number.peeled = $event"
-      @how="how.peeled = $event"
     />
     <FruitPartRows v-model="rows" keep-by-default :error="form.fields.value.parts" />
     <p v-if="leftKg !== null && leftKg > 0 && number.kg" class="small" data-test="peel-left">
-      {{ t('peel.said', { kg: n(leftKg, 2), share: n((leftKg / number.kg) * 100) }) }}
+      {{ t('peel.said', { kg: amount(leftKg, 'kg'), share: n((leftKg / number.kg) * 100) }) }}
     </p>
     <p class="caution">
       <b>{{ t('caution.cold-title') }}</b> {{ t('peel.cover') }} {{ t('caution.cut-glove') }}

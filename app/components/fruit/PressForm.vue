@@ -3,18 +3,19 @@ import { useI18n } from 'vue-i18n'
 import { isOfOne, partsOf, pressInLot, type StripPart } from '#core/yield'
 import { PRESS_METHODS } from '#shared/lists'
 import type { Lot, Press } from '#shared/contract'
+import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
-import { exactKg } from '~/utils/format'
 
 // Two numbers are enough: fruit taken and juice out. The rest is offered. With `correct`, in place of a press that was
 // typed wrong.
 const props = defineProps<{ lot: Lot; correct?: Press }>()
 const emit = defineEmits<{ done: [pressId: string]; close: [] }>()
 const { t } = useI18n()
-const { n, name, day, locale } = useFormat()
+const { amount, typed, unit, name, day } = useFormat()
 const items = useChoices()
 const press = usePressForm(props.lot, props.correct, (id) => emit('done', id))
-const { old, text, number, how, told, rows, row, figures, form, sentence, error, save, leftG } = press
+const { old, text, number, bind, told, rows, row, figures, form, sentence, error, save, leftG } = press
+const juiceKey = computed(() => useCatalogue().dataOf(props.lot.itemKey)?.fruit?.juice)
 const known = computed(() => useFruit().yields.get(props.lot.itemKey)!)
 
 const parts = computed((): StripPart[] => {
@@ -29,7 +30,7 @@ const mixIsWrong = computed(
     press.also.value.some((_, i) => sentence(`also.${i}.takenKg`)),
 )
 const takeAll = (): void => {
-  text.taken = exactKg(leftG.value, locale.value === 'es' ? ',' : '.')
+  text.taken = typed(leftG.value / 1000, 'kg', 6)
 }
 </script>
 
@@ -43,7 +44,7 @@ const takeAll = (): void => {
     </div>
     <p class="quiet small">
       {{ [lot.supplier, day(lot.at)].filter(Boolean).join(' · ') }} ·
-      {{ t('fruit.inCrate', { kg: n(leftG / 1000, 2) }) }}
+      {{ t('fruit.inCrate', { kg: amount(leftG / 1000, 'kg') }) }}
     </p>
     <FruitKiloStrip
       :fruit="lot.itemKey"
@@ -54,29 +55,26 @@ const takeAll = (): void => {
     />
     <div class="two">
       <FieldAmountField
-        v-model="text.taken"
+        v-bind="bind('taken')"
         :label="t('press.taken')"
         unit="kg"
         device
         :error="error('taken')"
         test="taken"
-        @number="number.taken = $event"
-        @how="how.taken = $event"
       />
-      <v-btn data-test="take-all" @click="takeAll">{{ t('press.all', { kg: n(leftG / 1000, 2) }) }}</v-btn>
+      <v-btn data-test="take-all" @click="takeAll">{{ t('press.all', { kg: amount(leftG / 1000, 'kg') }) }}</v-btn>
     </div>
     <div class="two">
       <FieldAmountField
-        v-model="text.juice"
+        v-bind="bind('juice')"
         :label="press.isBase.value ? t('press.out') : t('press.juice')"
         :unit="told.unit"
+        :of="juiceKey"
         :device="told.unit === 'g'"
         :error="error('juice')"
         test="juice"
-        @number="number.juice = $event"
-        @how="how.juice = $event"
       />
-      <FieldUnits v-model="told.unit" :units="['L', 'mL', 'g']" :label="t('press.unit')" />
+      <FieldUnits v-model="told.unit" :units="['L', 'mL', 'g']" :label-of="unit" :label="t('press.unit')" />
     </div>
     <div class="two even">
       <v-select
@@ -86,12 +84,11 @@ const takeAll = (): void => {
         data-test="method"
       />
       <FieldAmountField
-        v-model="text.minutes"
+        v-bind="bind('minutes')"
         :label="t('press.minutes')"
         unit="min"
         :error="error('minutes')"
         test="minutes"
-        @number="number.minutes = $event"
       />
     </div>
     <FieldMore :label="t('press.moreMix')" :show="mixIsWrong || press.isBase.value" test="more-mix">
@@ -103,14 +100,12 @@ const takeAll = (): void => {
       test="more-parts"
     >
       <FieldAmountField
-        v-model="text.trimmed"
+        v-bind="bind('trimmed')"
         :label="t('press.trimmed')"
         unit="kg"
         device
         :error="error('trimmed')"
         test="trimmed"
-        @number="number.trimmed = $event"
-        @how="how.trimmed = $event"
       />
       <FruitPartRows v-model="rows" pulp-may-be-all :error="sentence('parts')" />
     </FieldMore>

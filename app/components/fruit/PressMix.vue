@@ -8,13 +8,13 @@ import { uuid } from '~/utils/api'
 // Water that goes in with the fruit, and other fruit: what comes out is no plain juice then, and has a name of its own.
 const props = defineProps<{ press: PressFormState; lot: Lot }>()
 const { t } = useI18n()
-const { n, name, day } = useFormat()
-const { text, number, told, also, baseName, isBase, row, error, sentence } = props.press
+const { n, amount, unit, name, day } = useFormat()
+const { number, bind, told, also, baseName, isBase, row, error, sentence } = props.press
 const catalogue = useCatalogue()
 const others = computed(() =>
   useFruit()
     .shelf.filter((l) => l.id !== props.lot.id && isThere(l))
-    .map((l) => ({ value: l.id, title: `${name(l.itemKey)}, ${n(l.onHand / 1000, 2)} kg · ${day(l.at)}` })),
+    .map((l) => ({ value: l.id, title: `${name(l.itemKey)}, ${amount(l.onHand / 1000, 'kg')} · ${day(l.at)}` })),
 )
 const add = (): void => {
   const free = others.value.find((o) => !also.value.some((a) => a.lotId === o.value)) ?? others.value[0]
@@ -28,22 +28,16 @@ const likelyMl = computed(() => (row.value ? row.value.juiceMl + (row.value.spil
 <template>
   <div class="water">
     <FieldAmountField
-      v-model="text.water"
+      v-bind="bind('water')"
       :label="t((number.loads ?? 1) > 1 ? 'press.waterEach' : 'press.water')"
       :unit="told.waterUnit"
+      of="water"
       :device="told.waterUnit === 'g'"
       :error="error('water')"
       test="water"
-      @number="number.water = $event"
     />
-    <FieldUnits v-model="told.waterUnit" :units="['mL', 'g']" :label="t('press.waterUnit')" />
-    <FieldAmountField
-      v-model="text.loads"
-      :label="t('press.loads')"
-      :error="error('loads')"
-      test="loads"
-      @number="number.loads = $event"
-    />
+    <FieldUnits v-model="told.waterUnit" :units="['mL', 'g']" :label-of="unit" :label="t('press.waterUnit')" />
+    <FieldAmountField v-bind="bind('loads')" :label="t('press.loads')" :error="error('loads')" test="loads" />
   </div>
   <div v-for="(a, i) in also" :key="a.key" class="also" data-test="also">
     <v-select v-model="a.lotId" :items="others" :label="t('press.also')" :data-test="`also-lot-${i}`" />
@@ -80,14 +74,14 @@ const likelyMl = computed(() => (row.value ? row.value.juiceMl + (row.value.spil
     <p v-if="base" class="small" data-test="base-said">
       {{
         t('press.baseSaid', {
-          l: n(likelyMl / 1000, 2),
-          least: n(base.leastMl / 1000, 2),
-          most: n(base.mostMl / 1000, 2),
+          l: amount(likelyMl / 1000, 'L'),
+          least: amount(base.leastMl / 1000, 'L'),
+          most: amount(base.mostMl / 1000, 'L'),
           brix: n(base.brix, 1),
         })
       }}
       {{ row?.seen?.brix ? t('press.brixRead') : t('press.brixLeast', { brix: n(base.leastBrix, 1) }) }}
-      {{ base.waterG > 0 ? t('press.waterKept', { g: n(base.waterKeptG) }) : '' }}
+      {{ base.waterG > 0 ? t('press.waterKept', { g: amount(base.waterKeptG, 'g') }) : '' }}
     </p>
     <p v-if="also.length" class="small quiet">{{ t('press.severalWhy') }}</p>
     <p v-if="number.water !== null" class="caution">

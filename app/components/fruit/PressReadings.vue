@@ -9,7 +9,7 @@ const props = defineProps<{ press: PressFormState }>()
 const { t } = useI18n()
 const { ofCode } = useSentence()
 const items = useChoices()
-const { text, number, how, told, titration, ta, error, sentence } = props.press
+const { bind, told, titration, ta, error, sentence } = props.press
 const tools = computed(() => [...new Set(useFruit().presses.flatMap((p) => p.tool || []))])
 const titrationError = computed(() => {
   const limit = titration.value && titrationLimit(titration.value)
@@ -33,62 +33,29 @@ const moreIsWrong = computed(() =>
     <p v-if="told.foam === 'foamy' && told.unit !== 'g'" class="small quiet">{{ t('press.foamWhy') }}</p>
     <div class="two even">
       <FieldAmountField
-        v-model="text.brix"
+        v-bind="bind('brix')"
         :label="t('press.brix')"
         unit="°Bx"
         device
         :error="error('brix')"
         test="press-brix"
-        @number="number.brix = $event"
-        @how="how.brix = $event"
       />
+      <FieldAmountField v-bind="bind('ph')" label="pH" :error="error('ph')" test="press-ph" />
+      <FieldAmountField v-bind="bind('hands')" :label="t('press.hands')" :error="error('hands')" test="hands" />
       <FieldAmountField
-        v-model="text.ph"
-        label="pH"
-        :error="error('ph')"
-        test="press-ph"
-        @number="number.ph = $event"
-      />
-      <FieldAmountField
-        v-model="text.hands"
-        :label="t('press.hands')"
-        :error="error('hands')"
-        test="hands"
-        @number="number.hands = $event"
-      />
-      <FieldAmountField
-        v-model="text.spilled"
+        v-bind="bind('spilled')"
         :label="t('press.spilled')"
         unit="mL"
         :error="error('spilled')"
         test="spilled"
-        @number="number.spilled = $event"
       />
     </div>
     <fieldset>
       <legend class="small quiet">{{ t('press.titration') }}</legend>
       <div class="three">
-        <FieldAmountField
-          v-model="text.sample"
-          :label="t('press.sample')"
-          unit="mL"
-          test="sample"
-          @number="number.sample = $event"
-        />
-        <FieldAmountField
-          v-model="text.base"
-          :label="t('press.lye')"
-          unit="mL"
-          test="base"
-          @number="number.base = $event"
-        />
-        <FieldAmountField
-          v-model="text.baseN"
-          :label="t('press.lyeN')"
-          unit="mol/L"
-          test="base-n"
-          @number="number.baseN = $event"
-        />
+        <FieldAmountField v-bind="bind('sample')" :label="t('press.sample')" unit="mL" metric test="sample" />
+        <FieldAmountField v-bind="bind('base')" :label="t('press.lye')" unit="mL" metric test="base" />
+        <FieldAmountField v-bind="bind('baseN')" :label="t('press.lyeN')" unit="mol/L" test="base-n" />
       </div>
       <p v-if="titrationError" class="caution" role="alert" data-test="titration-error">{{ titrationError }}</p>
       <div v-else-if="ta" class="spread">
@@ -99,12 +66,11 @@ const moreIsWrong = computed(() =>
       </div>
       <FieldAmountField
         v-else
-        v-model="text.ta"
+        v-bind="bind('ta')"
         :label="t('press.ta')"
         unit="g/100 mL"
         :error="error('ta')"
         test="ta"
-        @number="number.ta = $event"
       />
       <p class="small quiet">{{ t('caution.lye') }}</p>
     </fieldset>

@@ -8,14 +8,14 @@ import { useFruit } from '~/stores/fruit'
 const props = defineProps<{ press: Press }>()
 const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { amount, name } = useFormat()
 const store = useFruit()
 const fruit = computed(() => props.press.takes[0]!.ingredientKey)
 const said = computed(() => {
   const { base, baseKey, juiceMl } = props.press
   return base
-    ? t('press.doneBase', { l: n(base.outMl / 1000, 2), name: name(baseKey!) })
-    : t('press.done', { l: n(juiceMl / 1000, 2), fruit: name(fruit.value) })
+    ? t('press.doneBase', { l: amount(base.outMl / 1000, 'L'), name: name(baseKey!) })
+    : t('press.done', { l: amount(juiceMl / 1000, 'L'), fruit: name(fruit.value) })
 })
 </script>
 

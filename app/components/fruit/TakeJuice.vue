@@ -8,7 +8,7 @@ import { useFruit } from '~/stores/fruit'
 const props = defineProps<{ lot: Lot }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { amount, typed, name } = useFormat()
 const HOW = ['use', 'spill', 'discard'] as const
 const how = ref<(typeof HOW)[number]>('use')
 const reason = ref<DiscardReason>('old')
@@ -53,14 +53,15 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
       <FieldAmountField
         v-model="text"
         :label="t('juice.amount')"
-        :unit="t(`unit.${lot.unit}`)"
+        :unit="lot.unit"
+        :of="lot.itemKind === 'ingredient' ? lot.itemKey : undefined"
         :device="lot.unit === 'g'"
         :error="form.fields.value.amount"
         test="juice-ml"
         @number="ml = $event"
       />
-      <v-btn data-test="juice-all" @click="text = String(left)">{{
-        t('juice.all', { amount: n(left), unit: t(`unit.${lot.unit}`) })
+      <v-btn data-test="juice-all" @click="text = typed(left, lot.unit, 3)">{{
+        t('juice.all', { amount: amount(left, lot.unit) })
       }}</v-btn>
     </div>
     <FieldChoice

@@ -5,6 +5,7 @@ import type { WeighIn } from '#core/limits'
 import { evaluateReceipt } from '#core/yield'
 import { FEELS, PLACES, PRICE_PER, type Feel, type Place, type PricePer } from '#shared/lists'
 import type { Lot } from '#shared/contract'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
@@ -15,44 +16,35 @@ import { inBackground, refuseHere, uuid } from '~/utils/api'
 const props = defineProps<{ fruit?: string; correct?: Lot }>()
 const emit = defineEmits<{ done: [lotId: string]; close: [] }>()
 const { t } = useI18n()
-const { n, name, money, locale } = useFormat()
+const { n, name, amount, money, typed } = useFormat()
 const catalogue = useCatalogue()
 const session = useSession()
 const lots = useFruit()
 const outbox = useOutbox()
 
 const old = props.correct
-const typed = (v: number | null | undefined): string =>
-  v === null || v === undefined ? '' : String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.')
 const key = ref<string | null>(old?.itemKey ?? props.fruit ?? null)
 const supplier = ref(old?.supplier ?? '')
-type Amount = 'kg' | 'count' | 'crates' | 'price' | 'tempC' | 'brix' | 'cracked'
-const AMOUNTS: Amount[] = ['kg', 'count', 'crates', 'price', 'tempC', 'brix', 'cracked']
-const text = reactive<Record<Amount, string>>({
-  kg: old?.weighed ? typed(old.amount / 1000) : '',
+const AMOUNTS = ['kg', 'count', 'crates', 'price', 'tempC', 'brix', 'cracked'] as const
+const { number, bind, guard, measured } = useAmounts(AMOUNTS, {
+  kg: old?.weighed ? typed(old.amount / 1000, 'kg') : '',
   count: typed(old?.count),
   crates: typed(old?.crates),
   price: old && old.cost !== null ? typed(old.cost) : '',
-  tempC: typed(old?.seen?.tempC),
+  tempC: typed(old?.seen?.tempC, '°C'),
   brix: typed(old?.seen?.brix),
   cracked: old?.seen?.crackedShare ? typed(old.seen.crackedShare * 100) : '',
 })
-const number = reactive<Record<Amount, number | null>>({
-  kg: null,
-  count: null,
-  crates: null,
-  price: null,
-  tempC: null,
-  brix: null,
-  cracked: null,
-})
-const how = reactive<Partial<Record<Amount, 'typed' | 'device'>>>({})
 const per = ref<PricePer>(old ? 'all' : 'kg')
 const place = ref<Place | null>(old?.place ?? 'room')
 const feel = ref<Feel | null>(old?.seen?.feel ?? null)
 const waxed = ref<'yes' | 'no' | null>(old?.seen?.waxed === true ? 'yes' : old?.seen?.waxed === false ? 'no' : null)
 const at = ref<string | null>(old?.at ?? null)
 const items = useChoices()
+/** By weight it is priced in the stand's own unit. */
+const perItems = computed(() =>
+  items(PRICE_PER, 'per').map((i) => (i.value === 'kg' && session.units === 'us' ? { ...i, title: t('per.lb') } : i)),
+)
 
 const fruits = computed(() =>
   catalogue.fruits.map((f) => ({ value: f.key, title: name(f.key) })).sort((a, b) => a.title.localeCompare(b.title)),
@@ -81,21 +73,21 @@ let lotId = uuid()
 useFirstField(useTemplateRef<HTMLElement>('root'))
 const form = useSubmit(async (idempotencyKey, confirm) => {
   const i = input.value
-  const measured = AMOUNTS.filter((a) => how[a] === 'device' && number[a] !== null)
+  const byDevice = measured()
   const seen =
     feel.value ||
     waxed.value ||
     number.tempC !== null ||
     number.brix !== null ||
     number.cracked !== null ||
-    measured.length
+    byDevice.length
       ? {
           feel: feel.value,
           waxed: waxed.value === null ? null : waxed.value === 'yes',
           tempC: i.tempC ?? null,
           brix: i.brix ?? null,
           crackedShare: i.crackedShare ?? null,
-          measured,
+          measured: byDevice,
         }
       : null
   const body = {
@@ -117,16 +109,14 @@ const form = useSubmit(async (idempotencyKey, confirm) => {
   refuseHere(lots.tryOut('receive', { params: {}, body }), confirm)
   await outbox.keep('postLot', { key: idempotencyKey, body })
 })
-const fieldOf: Partial<Record<Amount, string>> = { cracked: 'crackedShare' }
-const error = (a: Amount): string | undefined => form.fields.value[fieldOf[a] ?? a]
+const fieldOf = (a: (typeof AMOUNTS)[number]): string => (a === 'cracked' ? 'crackedShare' : a)
+const error = (a: (typeof AMOUNTS)[number]): string | undefined => form.fields.value[fieldOf(a)]
 const moreIsWrong = computed(() => ['tempC', 'brix', 'crackedShare', 'crates', 'at'].some((f) => form.fields.value[f]))
 
 async function save(confirm?: true): Promise<void> {
   form.fields.value = {}
   if (!key.value) form.refuse('fruit', t('problem.fruit-missing'))
-  for (const a of AMOUNTS)
-    if (text[a].trim() && number[a] === null)
-      form.refuse(fieldOf[a] ?? a, t('problem.amount-not-a-number', { typed: text[a] }))
+  guard(form, fieldOf)
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
   inBackground(Promise.all([lots.load(), session.isOwner ? catalogue.load() : null]))
@@ -150,44 +140,43 @@ async function save(confirm?: true): Promise<void> {
       data-test="fruit"
     />
     <div class="two">
+      <FieldAmountField v-bind="bind('kg')" :label="t('weighIn.kg')" unit="kg" device :error="error('kg')" test="kg" />
       <FieldAmountField
-        v-model="text.kg"
-        :label="t('weighIn.kg')"
-        unit="kg"
-        device
-        :error="error('kg')"
-        test="kg"
-        @number="number.kg = $event"
-        @how="how.kg = $event"
-      />
-      <FieldAmountField
-        v-model="text.count"
+        v-bind="bind('count')"
         :label="t('weighIn.count')"
-        :unit="t('weighIn.pieces')"
+        unit="pieces"
         :error="error('count')"
         test="count"
-        @number="number.count = $event"
       />
     </div>
     <p v-if="receipt && !receipt.weighed" class="small" data-test="from-count">
-      {{ t('weighIn.fromCount', { n: n(number.count!), g: n(receipt.unitG!), kg: n(receipt.amountG / 1000, 2) }) }}
+      {{
+        t('weighIn.fromCount', {
+          n: n(number.count!),
+          g: amount(receipt.unitG!, 'g'),
+          kg: amount(receipt.amountG / 1000, 'kg'),
+        })
+      }}
     </p>
-    <p v-else-if="receipt?.unitG" class="small quiet">{{ t('weighIn.unitG', { g: n(receipt.unitG) }) }}</p>
+    <p v-else-if="receipt?.unitG" class="small quiet">{{ t('weighIn.unitG', { g: amount(receipt.unitG, 'g') }) }}</p>
     <template v-if="session.isOwner">
       <div class="two">
         <FieldAmountField
-          v-model="text.price"
+          v-bind="bind('price')"
           :label="t('weighIn.price')"
-          unit="€"
+          :unit="per === 'kg' ? 'money/kg' : 'money'"
           :error="error('price')"
-          :hint="lastPrice === null ? t('weighIn.priceHint') : t('weighIn.lastPrice', { price: money(lastPrice) })"
+          :hint="
+            lastPrice === null
+              ? t('weighIn.priceHint')
+              : t('weighIn.lastPrice', { price: amount(lastPrice, 'money/kg') })
+          "
           test="price"
-          @number="number.price = $event"
         />
-        <v-select v-model="per" :items="items(PRICE_PER, 'per')" :label="t('weighIn.per')" data-test="per" />
+        <v-select v-model="per" :items="perItems" :label="t('weighIn.per')" data-test="per" />
       </div>
       <p v-if="receipt && receipt.cost !== null && number.price! > 0" class="small quiet" data-test="receipt-cost">
-        {{ t('weighIn.costs', { all: money(receipt.cost), perKg: money(receipt.pricePerKg!) }) }}
+        {{ t('weighIn.costs', { all: money(receipt.cost), perKg: amount(receipt.pricePerKg!, 'money/kg') }) }}
       </p>
     </template>
     <v-combobox v-model="supplier" :items="suppliers" :label="t('weighIn.supplier')" data-test="supplier" />
@@ -206,40 +195,29 @@ async function save(confirm?: true): Promise<void> {
       />
       <div class="two even">
         <FieldAmountField
-          v-model="text.tempC"
+          v-bind="bind('tempC')"
           :label="t('weighIn.temp')"
           unit="°C"
           device
           :error="error('tempC')"
           test="temp"
-          @number="number.tempC = $event"
-          @how="how.tempC = $event"
         />
         <FieldAmountField
-          v-model="text.brix"
+          v-bind="bind('brix')"
           :label="t('weighIn.brix')"
           unit="°Bx"
           device
           :error="error('brix')"
           test="brix"
-          @number="number.brix = $event"
-          @how="how.brix = $event"
         />
         <FieldAmountField
-          v-model="text.cracked"
+          v-bind="bind('cracked')"
           :label="t('weighIn.cracked')"
           unit="%"
           :error="error('cracked')"
           test="cracked"
-          @number="number.cracked = $event"
         />
-        <FieldAmountField
-          v-model="text.crates"
-          :label="t('weighIn.crates')"
-          :error="error('crates')"
-          test="crates"
-          @number="number.crates = $event"
-        />
+        <FieldAmountField v-bind="bind('crates')" :label="t('weighIn.crates')" :error="error('crates')" test="crates" />
       </div>
       <FieldWhen v-model="at" :error="form.fields.value.at" />
     </FieldMore>

@@ -26,7 +26,7 @@ const props = defineProps<{
   now: string
 }>()
 const { t } = useI18n()
-const { n, day } = useFormat()
+const { n, amount, parts, unit, day } = useFormat()
 const SHAPES = ['circle', 'rectRot', 'triangle', 'rect', 'star'] as const
 const DAY = 864e5
 const back = (at: string): number => (Date.parse(at) - Date.parse(props.now)) / DAY
@@ -95,8 +95,8 @@ const options = computed(() => ({
     },
     y: {
       grace: '8%',
-      title: { display: true, text: 'mL/kg' },
-      ticks: { color: '#566864', callback: (v: string | number) => n(Number(v)) },
+      title: { display: true, text: unit('mL/kg') },
+      ticks: { color: '#566864', callback: (v: string | number) => parts(Number(v), 'mL/kg').number },
       grid: { color: '#EFE8D6' },
     },
   },
@@ -104,7 +104,7 @@ const options = computed(() => ({
     tooltip: {
       callbacks: {
         label: (c: { datasetIndex: number; dataIndex: number; parsed: { x: number | null; y: number | null } }) =>
-          `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${isGuess(c) ? '≈ ' : ''}${n(c.parsed.y ?? 0)} mL/kg`,
+          `${day(new Date(Date.parse(props.now) + (c.parsed.x ?? 0) * DAY).toISOString())}: ${isGuess(c) ? '≈ ' : ''}${amount(c.parsed.y ?? 0, 'mL/kg')}`,
       },
     },
   },

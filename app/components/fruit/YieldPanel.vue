@@ -7,7 +7,7 @@ import { fillOf } from '~/utils/colours'
 // mL per kg of one press beside the fruit's mean and the handbook, as bars to one scale.
 const props = defineProps<{ fruit: string; known?: FruitYield; press?: PressFigures | null; pressLabel?: string }>()
 const { t } = useI18n()
-const { n } = useFormat()
+const { amount } = useFormat()
 const session = useSession()
 const rows = computed(() => [
   ...(props.press?.yield
@@ -58,7 +58,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.figure.value), 1
       </svg>
     </div>
     <p v-if="known && known.spreadMlPerKg !== null" class="small quiet">
-      {{ t('yield.spread', { ml: n(known.spreadMlPerKg) }) }}
+      {{ t('yield.spread', { ml: amount(known.spreadMlPerKg, 'mL/kg') }) }}
     </p>
     <p v-if="known && !known.mean" class="small quiet">{{ t('yield.none') }}</p>
     <template v-if="session.isOwner">

@@ -28,7 +28,7 @@ import { useSentence } from '~/composables/useSentence'
 // One step with numbers of your own: what goes in, what it is done with, what comes out, and how each figure was made.
 const props = defineProps<{ op: Op }>()
 const { t } = useI18n()
-const { n, name, locale, unit } = useFormat()
+const { n, name, typed, amount } = useFormat()
 const { ofCode } = useSentence()
 const kind = CATALOGUE[props.op] as unknown as StepKind
 const specs = Object.entries<Spec>(kind.params)
@@ -44,23 +44,26 @@ interface Row {
   atC: number | null
 }
 let next = 0
-const typed = (v: number): string => String(v).replace('.', locale.value === 'es' ? ',' : '.')
 const rowOf = ([ingredient, grams, tempC]: readonly [string, number, number]): Row => ({
   key: next++,
   ingredient,
-  grams: typed(grams),
-  tempC: typed(tempC),
+  grams: typed(grams, 'g'),
+  tempC: typed(tempC, '°C'),
   massG: grams,
   atC: tempC,
 })
 const streams = ref<Row[][]>([])
 const texts = reactive<Record<string, string>>({})
 const values = reactive<Record<string, number | string | null>>({})
+const unitOfSpec = (key: string): string => {
+  const spec = specs.find(([name]) => name === key)?.[1]
+  return spec && isNumber(spec) ? spec.unit : '1'
+}
 function reset(): void {
   streams.value = EXAMPLES[props.op].streams.map((rows) => rows.map(rowOf))
   for (const [key] of specs) {
     const v = EXAMPLES[props.op].params[key]
-    texts[key] = typeof v === 'number' ? typed(v) : ''
+    texts[key] = typeof v === 'number' ? typed(v, unitOfSpec(key)) : ''
     values[key] = v ?? null
   }
 }
@@ -235,7 +238,7 @@ function more(): void {
               v-if="isNumber(spec)"
               v-model="texts[key]"
               :label="t(`figure.param-${kebab(key)}`)"
-              :unit="unit(spec.unit)"
+              :unit="spec.unit"
               :hint="hint(spec)"
               :error="missing.includes(key) ? t('lab.needed') : ''"
               :test="`param-${key}`"
@@ -257,13 +260,14 @@ function more(): void {
     <div class="sheet stack" :class="{ nothing: !tried }" aria-live="polite" :style="{ '--fill': fill }">
       <p v-if="limitText" class="caution" role="alert" data-test="limit">{{ limitText }}</p>
       <template v-else-if="tried && !tried.limit">
-        <div class="flow" role="img" :aria-label="boxes.map((b) => `${b.label} ${n(b.g, 1)} g`).join(', ')">
+        <div class="flow" role="img" :aria-label="boxes.map((b) => `${b.label} ${amount(b.g, 'g', 1)}`).join(', ')">
           <i v-for="b in boxes" :key="b.key" :class="b.kind" :style="{ flexGrow: Math.max(b.g, boxes[0]!.g / 60) }" />
         </div>
         <p class="legend">
           <span v-for="b in boxes" :key="b.key"
-            ><i :class="b.kind" />{{ b.label }} <b class="num">{{ n(b.g, b.g < 10 ? 2 : 0) }}</b> g</span
-          >
+            ><i :class="b.kind" />{{ b.label }}
+            <FigureShown class="strong" :value="b.g" unit="g" :digits="b.g < 10 ? 2 : 0"
+          /></span>
         </p>
         <LabStreamFigures :stream="tried.result.out" :name="t('lab.out')" />
         <dl v-if="expected" class="own" data-test="expected">

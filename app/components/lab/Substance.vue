@@ -8,7 +8,7 @@ import { COMPONENTS, FACTS, INGREDIENTS } from '#core/substances'
 const props = defineProps<{ item: string }>()
 const emit = defineEmits<{ item: [key: string] }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { n, amount, name } = useFormat()
 const data = computed(() => INGREDIENTS.get(props.item) ?? INGREDIENTS.get('lemon-juice')!)
 const stream = computed(() => ingredientStream(data.value, 100, 20))
 const facts = computed(() => FACTS[data.value.key] ?? {})
@@ -52,14 +52,15 @@ const rows = computed(() =>
         <template v-if="facts.unitG"
           ><dt>{{ t('lab.unitG') }}</dt>
           <dd>
-            <b class="num">{{ n(facts.unitG[0], facts.unitG[0] < 10 ? 1 : 0) }} g</b
-            ><small>{{ t(facts.unitG[1]) }}</small>
+            <b class="num">{{ amount(facts.unitG[0], 'g', facts.unitG[0] < 10 ? 1 : 0) }}</b><small>{{
+              t(facts.unitG[1])
+            }}</small>
           </dd></template
         >
         <template v-if="facts.cupG"
           ><dt>{{ t('lab.cupG') }}</dt>
           <dd>
-            <b class="num">{{ n(facts.cupG[0]) }} g</b><small>{{ t(facts.cupG[1]) }}</small>
+            <b class="num">{{ amount(facts.cupG[0], 'g') }}</b><small>{{ t(facts.cupG[1]) }}</small>
           </dd></template
         >
         <template v-if="facts.keepsDays"

@@ -46,7 +46,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 
 <template>
   <div
-    v-if="bench.here"
+    v-if="bench.here && bench.fields > 0"
     class="footbench no-print"
     :class="{ away: keypad.touch && keypad.target }"
     role="region"

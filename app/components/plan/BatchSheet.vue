@@ -7,7 +7,7 @@ import { fillOf } from '~/utils/colours'
 
 const props = defineProps<{ sheet: Sheet; scaleMl: number }>()
 const { t } = useI18n()
-const { n, name } = useFormat()
+const { n, amount, name } = useFormat()
 const session = useSession()
 const rows = computed(() =>
   [...props.sheet.batch.rows].sort((a, b) => Number(a.layer.fillsUp) - Number(b.layer.fillsUp)),
@@ -66,10 +66,10 @@ const ofCup = computed(() => perCup(props.sheet))
     <p v-if="sheet.fit?.split" class="caution" data-test="too-big">
       {{
         t('problem.batch-larger-than-vessels', {
-          litres: n(sheet.batch.rounded.volume.value / 1000, 1),
+          litres_L: amount(sheet.batch.rounded.volume.value / 1000, 'L', 1),
           vessel: sheet.fit.vessel.name,
           batches: n(sheet.fit.batches.value),
-          each: n(sheet.fit.fillMl.value / 1000, 2),
+          each_L: amount(sheet.fit.fillMl.value / 1000, 'L'),
         })
       }}
     </p>

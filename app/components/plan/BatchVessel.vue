@@ -7,7 +7,7 @@ import type { Batch } from '#core/scale'
 // The batch in its vessel, to scale, with headspace.
 const props = defineProps<{ fit: VesselFit; batch: Batch; scaleMl: number }>()
 const { t } = useI18n()
-const { n } = useFormat()
+const { n, amount } = useFormat()
 const H = 150
 const height = computed(() => H * Math.cbrt(props.fit.vessel.capacityMl / props.scaleMl))
 const width = computed(() => height.value * 0.72)
@@ -33,8 +33,8 @@ const layers = computed(() => {
       :aria-label="
         t('vessel.label', {
           name: fit.vessel.name,
-          fill: n(fit.fillMl.value / 1000, 1),
-          head: n(fit.headspaceMl / 1000, 1),
+          fill: amount(fit.fillMl.value / 1000, 'L', 1),
+          head: amount(fit.headspaceMl / 1000, 'L', 1),
         })
       "
     >
@@ -62,7 +62,7 @@ const layers = computed(() => {
       <b>{{
         fit.split ? t('vessel.times', { n: n(fit.batches.value), name: fit.vessel.name }) : fit.vessel.name
       }}</b><span class="quiet">{{
-        t('vessel.head', { fill: n(fit.fillMl.value / 1000, 2), head: n(fit.headspaceMl / 1000, 2) })
+        t('vessel.head', { fill: amount(fit.fillMl.value / 1000, 'L'), head: amount(fit.headspaceMl / 1000, 'L') })
       }}</span>
     </figcaption>
   </figure>

@@ -7,13 +7,20 @@ import { uuid } from '~/utils/api'
 export interface FieldSpec {
   key: string
   label: string
-  kind: 'text' | 'number' | 'switch'
+  kind: 'text' | 'number' | 'switch' | 'choice' | 'search'
   unit?: string
   optional?: true
+  /** one sentence under it */
+  why?: string
+  /** a share, which is typed as per cent */
+  percent?: true
+  items?: { value: string; title: string }[]
 }
 type Values = Record<string, string | number | boolean | null>
 const props = defineProps<{
   endpoint: 'putCup' | 'putVessel' | 'putStand'
+  /** one field below the other, each with its label whole and its sentence */
+  asList?: boolean
   id?: string
   values: Values
   fields: FieldSpec[]
@@ -23,17 +30,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ saved: [] }>()
 const { t } = useI18n()
-const { locale } = useFormat()
+const { typed } = useFormat()
 const text = reactive<Record<string, string>>({})
 const values = reactive<Values>({ ...props.values })
 const saved = ref(false)
 function fill(): void {
   for (const f of props.fields) {
     const v = props.values[f.key]
-    if (f.kind === 'number')
-      text[f.key] =
-        typeof v === 'number' ? String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.') : ''
-    else values[f.key] = v ?? (f.kind === 'switch' ? false : '')
+    if (f.kind === 'number') text[f.key] = typeof v === 'number' ? typed(f.percent ? v * 100 : v, f.unit) : ''
+    else values[f.key] = v ?? (f.kind === 'switch' ? false : f.kind === 'choice' ? null : '')
   }
 }
 fill()
@@ -67,7 +72,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="doc" novalidate @submit.prevent="save">
+  <form class="doc" :class="{ list: asList }" novalidate @submit.prevent="save">
     <template v-for="f in fields" :key="f.key">
       <FieldAmountField
         v-if="f.kind === 'number'"
@@ -76,13 +81,35 @@ async function save(): Promise<void> {
         :unit="f.unit"
         :error="form.fields.value[f.key]"
         :test="f.key"
-        @number="values[f.key] = $event"
+        :hint="f.why"
+        @number="values[f.key] = f.percent && $event !== null ? $event / 100 : $event"
       />
       <v-switch v-else-if="f.kind === 'switch'" v-model="values[f.key] as boolean" :label="f.label" />
+      <FieldChoice
+        v-else-if="f.kind === 'choice'"
+        v-model="values[f.key] as string"
+        :label="f.label"
+        :items="f.items!"
+        :optional="f.optional"
+        :why="f.why"
+        :test="f.key"
+      />
+      <v-autocomplete
+        v-else-if="f.kind === 'search'"
+        v-model="values[f.key] as string"
+        :items="f.items!"
+        :label="f.label"
+        :hint="f.why"
+        :persistent-hint="!!f.why"
+        :error-messages="form.fields.value[f.key]"
+        :data-test="f.key"
+      />
       <v-text-field
         v-else
         v-model="values[f.key] as string"
         :label="f.label"
+        :hint="f.why"
+        :persistent-hint="!!f.why"
         :error-messages="form.fields.value[f.key]"
         :data-test="f.key"
       />
@@ -107,6 +134,11 @@ async function save(): Promise<void> {
   align-items: start;
   padding: 12px 0;
   border-bottom: 1px solid var(--rule);
+}
+.list {
+  grid-template-columns: minmax(0, 560px);
+  gap: 20px;
+  border-bottom: 0;
 }
 .wide {
   grid-column: 1 / -1;

@@ -10,7 +10,7 @@ const props = defineProps<{ ingredient: Ingredient }>()
 const emit = defineEmits<{ done: [] }>()
 const catalogue = useCatalogue()
 const { t } = useI18n()
-const { n, locale } = useFormat()
+const { n, typed } = useFormat()
 const FIELDS = [
   'sucrose',
   'glucose',
@@ -29,7 +29,6 @@ const shipped = INGREDIENTS.get(props.ingredient.likeKey)!
 // A base that is not in the books any more has no values until somebody types some.
 const now = catalogue.dataOf(props.ingredient.key) ?? { ...shipped, composition: {}, ph: undefined }
 const ph = FACTS[props.ingredient.likeKey]?.ph
-const typed = (v: number): string => String(Math.round(v * 1e4) / 1e4).replace('.', locale.value === 'es' ? ',' : '.')
 const text = reactive<Record<string, string>>(
   Object.fromEntries([
     ...FIELDS.map((f) => [f, now.composition[f] ? typed(now.composition[f]!) : '']),
@@ -75,6 +74,7 @@ async function save(shippedAgain = false): Promise<void> {
       v-model="text[f]"
       :label="t(`store.component.${f}`)"
       unit="g"
+      metric
       :error="form.fields.value[`own.composition.${f}`]"
       :test="`own-${f}`"
       @number="number[f] = $event"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { GOODS_KINDS, goodsKey } from '#core/books'
-import { PACK_UNITS, type PackUnit } from '#shared/lists'
+import type { UnitSystem } from '#core/region'
+import type { PackUnit } from '#shared/lists'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
@@ -20,7 +21,13 @@ const key = ref<string | null>(null)
 const supplier = ref('')
 const useBy = ref('')
 const per = ref<'pack' | 'all'>('pack')
-const unit = ref<PackUnit>('kg')
+/** What labels of packs say where the stand measures so. */
+const UNITS_OF: Record<UnitSystem, PackUnit[]> = {
+  metric: ['g', 'kg', 'mL', 'L'],
+  us: ['oz', 'lb', 'fl oz', 'quart', 'gallon', 'kg', 'L'],
+}
+const usual: PackUnit = session.units === 'us' ? 'lb' : 'kg'
+const unit = ref<PackUnit>(usual)
 const text = reactive({ packs: '', size: '', price: '' })
 const number = reactive({ packs: null as number | null, size: null as number | null, price: null as number | null })
 
@@ -35,9 +42,9 @@ const choices = computed(() =>
 const isGoods = computed(() => goods.value.some((g) => g.value === key.value))
 watch(isGoods, (is) => {
   if (is) unit.value = 'pieces'
-  else if (unit.value === 'pieces') unit.value = 'kg'
+  else if (unit.value === 'pieces') unit.value = usual
 })
-const units = computed((): PackUnit[] => (isGoods.value ? ['pieces'] : PACK_UNITS.filter((u) => u !== 'pieces')))
+const units = computed((): PackUnit[] => (isGoods.value ? ['pieces'] : UNITS_OF[session.units]))
 const allOf = computed(() =>
   number.packs === null || number.size === null
     ? null
@@ -105,6 +112,7 @@ async function save(confirm?: true): Promise<void> {
         v-model="text.size"
         :label="t('pack.size')"
         :unit="t(`unit.${unit}`)"
+        metric
         :error="form.fields.value.size || form.fields.value.unit"
         test="pack-size"
         @number="number.size = $event"
@@ -114,7 +122,7 @@ async function save(confirm?: true): Promise<void> {
       v-if="units.length > 1"
       :model-value="unit"
       :label="t('pack.unit')"
-      :items="units.map((u) => ({ value: u, title: u }))"
+      :items="units.map((u) => ({ value: u, title: t(`unit.${u}`) }))"
       test="pack-unit"
       @update:model-value="unit = $event!"
     />
@@ -123,7 +131,7 @@ async function save(confirm?: true): Promise<void> {
       <FieldAmountField
         v-model="text.price"
         :label="t('pack.price')"
-        unit="€"
+        unit="money"
         :error="form.fields.value.price"
         test="pack-price-paid"
         @number="number.price = $event"

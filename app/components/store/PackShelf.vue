@@ -7,18 +7,16 @@ import { useFruit } from '~/stores/fruit'
 type Panel = { show: 'none' } | { show: 'receive' } | { show: 'take'; lot: Lot }
 const store = useFruit()
 const { t } = useI18n()
-const { n, name, day, calendarDay } = useFormat()
+const { n, name, day, amount, calendarDay } = useFormat()
 const panel = ref<Panel>({ show: 'none' })
 const filter = ref('')
 const lots = computed(() =>
   store.packs.filter((l) => name(l.itemKey).toLowerCase().includes(filter.value.trim().toLowerCase())),
 )
-const amountOf = (amount: number, { unit }: Lot): string =>
-  unit === 'pieces'
-    ? `${n(amount)} ${t('unit.pieces')}`
-    : amount >= 1000
-      ? `${n(amount / 1000, 2)} ${unit === 'g' ? 'kg' : 'L'}`
-      : `${n(amount)} ${unit}`
+const amountOf = (value: number, { unit }: Lot): string => {
+  if (unit === 'pieces') return `${n(value)} ${t('unit.pieces')}`
+  return value >= 1000 ? amount(value / 1000, unit === 'g' ? 'kg' : 'L') : amount(value, unit)
+}
 </script>
 
 <template>

@@ -11,13 +11,13 @@ import { uuid } from '~/utils/api'
 const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
-const { n, name, day, money } = useFormat()
+const { name, day, money, amount } = useFormat()
 const filter = ref('')
 const open = ref('')
 const madeOf = ref('')
 const text = reactive({ price: '', pack: '' })
 const number = reactive({ price: null as number | null, pack: null as number | null })
-const unit = ref<MassUnit>('kg')
+const unit = ref<MassUnit>(session.units === 'us' ? 'lb' : 'kg')
 const own = reactive({ name: '', like: null as string | null })
 const adding = ref(false)
 const reading = ref(false)
@@ -35,7 +35,7 @@ const rows = computed(() =>
 )
 /** What a litre of a base takes: kilos of fruit as purchased, litres of water. */
 const partsOf = ({ parts, gPerMl }: BaseMake): string =>
-  parts.map((p) => `${n(p.gPerG * gPerMl, 2)} ${p.key === 'water' ? 'L' : 'kg'} ${name(p.key)}`).join(' + ')
+  parts.map((p) => `${amount(p.gPerG * gPerMl, p.key === 'water' ? 'L' : 'kg')} ${name(p.key)}`).join(' + ')
 const history = computed(() => catalogue.prices.filter((p) => p.ingredientKey === open.value))
 function toggle(key: string): void {
   open.value = open.value === key ? '' : key
@@ -62,7 +62,7 @@ async function save(confirm?: true): Promise<void> {
       'packPrice',
       text.price ? t('problem.amount-not-a-number', { typed: text.price }) : t('problem.price-missing'),
     )
-  else if (number.price < 0) form.refuse('packPrice', t('problem.price-negative', { value: n(number.price, 2) }))
+  else if (number.price < 0) form.refuse('packPrice', t('problem.price-negative', { value: money(number.price) }))
   if (number.pack === null || number.pack <= 0) form.refuse('packG', t('problem.pack-missing'))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
@@ -134,13 +134,12 @@ async function addOwn(): Promise<void> {
           >
           <span v-if="session.isOwner" class="price">
             <template v-if="r.price"
-              ><b class="num">{{ money(r.price.packPrice) }}</b> <span class="unit">€</span> /
-              <span class="num">{{
-                r.price.packG >= 1000 ? n(r.price.packG / 1000, r.price.packG % 1000 ? 2 : 0) : n(r.price.packG)
-              }}</span>{{ ' ' }} <span class="unit">{{ r.price.packG >= 1000 ? 'kg' : 'g' }}</span><small
-                class="quiet"
-                >{{ t('store.since', { day: day(r.price.since) }) }}</small
-              ></template
+              ><b class="num">{{ money(r.price.packPrice) }}</b> /
+              <FigureShown
+                :value="r.price.packG >= 1000 ? r.price.packG / 1000 : r.price.packG"
+                :unit="r.price.packG >= 1000 ? 'kg' : 'g'"
+                :digits="r.price.packG % 1000 && r.price.packG >= 1000 ? 2 : 0"
+              /><small class="quiet">{{ t('store.since', { day: day(r.price.since) }) }}</small></template
             >
             <span v-else-if="r.fromFruit" class="quiet small">{{
               t('store.fromFruit', { name: name(r.fromFruit) })
@@ -163,7 +162,7 @@ async function addOwn(): Promise<void> {
           <FieldAmountField
             v-model="text.price"
             :label="t('store.packPrice')"
-            unit="€"
+            unit="money"
             :error="form.fields.value.packPrice || form.fields.value.price"
             test="pack-price"
             @number="number.price = $event"
@@ -191,7 +190,7 @@ async function addOwn(): Promise<void> {
             {{
               history
                 .slice(0, 6)
-                .map((p) => `${day(p.since)}: ${n(pricePerKg(p), pricePerKg(p) < 0.1 ? 4 : 2)} €/kg`)
+                .map((p) => `${day(p.since)}: ${amount(pricePerKg(p), 'money/kg')}`)
                 .join(' · ')
             }}
           </p>

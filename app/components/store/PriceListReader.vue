@@ -12,7 +12,7 @@ const emit = defineEmits<{ done: [] }>()
 const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
-const { n, name, money, calendarDay } = useFormat()
+const { n, name, money, sign, amount, calendarDay } = useFormat()
 const { ofCode } = useSentence()
 const list = shallowRef<PriceList | null>(null)
 const wrong = ref('')
@@ -38,6 +38,7 @@ async function names(): Promise<Map<string, string | null>> {
 }
 async function read(file: File | undefined): Promise<void> {
   list.value = null
+  isOurs.value = false
   wrong.value = ''
   count.value = null
   if (!file) return
@@ -51,6 +52,7 @@ async function read(file: File | undefined): Promise<void> {
       await textOf(file),
       (word) => known.get(plain(word)) ?? undefined,
       dayOf(session.now(), session.zone),
+      session.units === 'us' ? 'lb' : 'kg',
     )
   } catch (e) {
     if (!(e instanceof RangeError)) throw e
@@ -66,6 +68,9 @@ async function textOf(file: File): Promise<string> {
     return new TextDecoder('windows-1252').decode(bytes)
   }
 }
+/** A list in other money than ours is asked about before anything else. */
+const otherMoney = computed(() => (list.value?.signs ?? []).filter((s) => s !== session.currency && s !== sign.value))
+const isOurs = ref(false)
 let id = uuid()
 const form = useSubmit(async (key, confirm) => {
   const rows = list.value!.rows.map((r) => ({
@@ -111,8 +116,8 @@ async function save(confirm?: true): Promise<void> {
         <tbody>
           <tr v-for="r in list.rows.slice(0, SHOWN)" :key="r.line">
             <td>{{ name(r.ingredientKey) }}</td>
-            <td class="r num">{{ n(r.packG / 1000, 2) }} <span class="unit">kg</span></td>
-            <td class="r num">{{ money(r.packPrice) }} <span class="unit">€</span></td>
+            <td class="r num">{{ amount(r.packG / 1000, 'kg') }}</td>
+            <td class="r num">{{ money(r.packPrice) }}</td>
             <td>{{ r.supplier ?? supplier }}</td>
             <td class="quiet small">{{ calendarDay(r.day) }}</td>
           </tr>
@@ -133,8 +138,14 @@ async function save(confirm?: true): Promise<void> {
         {{ form.message.value || Object.values(form.fields.value)[0] }}
       </p>
       <FieldDoubtBox :doubts="form.doubts.value" @mend="form.clear()" @confirm="save(true)" />
+      <div v-if="otherMoney.length && !isOurs" class="caution" role="alert" data-test="list-money">
+        <p>{{ t('list.otherMoney', { theirs: otherMoney.join(', '), ours: session.currency }) }}</p>
+        <v-btn data-test="list-money-ours" @click="isOurs = true">{{
+          t('list.moneyIsOurs', { ours: session.currency })
+        }}</v-btn>
+      </div>
       <v-btn
-        v-if="list.rows.length && !form.doubts.value.length"
+        v-else-if="list.rows.length && !form.doubts.value.length"
         type="submit"
         color="primary"
         :loading="form.busy.value"

@@ -54,10 +54,7 @@ const takeOf = (stream: string): TakeStep | undefined =>
 const edit = (to: RecipeDocument): void => {
   if (editable.value) draft.change(to)
 }
-function setAmount(layer: Layer, value: number): void {
-  const take = takeOf(layer.stream)
-  if (take) edit(withAmount(document.value!, layer.stream, { value, unit: isMassUnit(take.amount.unit) ? 'g' : 'mL' }))
-}
+const setAmount = (layer: Layer, amount: Amount): void => edit(withAmount(document.value!, layer.stream, amount))
 /** A dragged edge is in mL; a layer that is weighed follows by its density. */
 function drag(layer: Layer, ml: number): void {
   const take = takeOf(layer.stream)

@@ -114,7 +114,7 @@ async function make(): Promise<void> {
               ><b class="num">{{ n(c.evaluation.jug.ratio.value, 1) }}</b> <span class="unit">: 1</span></span
             >
             <span v-if="c.cost?.total"
-              ><b class="num">{{ money(c.cost.total.value) }}</b> <span class="unit">€</span></span
+              ><b class="num">{{ money(c.cost.total.value) }}</b></span
             >
             <span v-else-if="c.cost" class="quiet small">{{ t('cost.hole') }}</span>
           </span>

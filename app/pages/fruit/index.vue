@@ -15,7 +15,7 @@ type Panel =
 const store = useFruit()
 const session = useSession()
 const { t } = useI18n()
-const { n, name, day } = useFormat()
+const { amount, name, day } = useFormat()
 const route = useRoute()
 const panel = ref<Panel>({ show: 'fruit' })
 const selectedId = ref('')
@@ -81,7 +81,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         <div>
           <h1>{{ asked ? name(asked) : t('fruit.title') }}</h1>
           <p class="quiet">
-            {{ t('fruit.summary', { kg: n(store.kgOnHand, 1), n: store.shelf.length }) }}
+            {{ t('fruit.summary', { kg: amount(store.kgOnHand, 'kg', 1), n: store.shelf.length }) }}
             <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink>
           </p>
         </div>
@@ -98,7 +98,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
       <template v-else>
         <p v-if="first" class="first" data-test="use-first">
           <b>{{ t('fruit.useFirst') }}</b> {{ name(first.itemKey) }},
-          {{ t('fruit.inCrate', { kg: n(first.onHand / 1000, 2) }) }},
+          {{ t('fruit.inCrate', { kg: amount(first.onHand / 1000, 'kg') }) }},
           {{
             t(store.keepings.get(first.id)!.state === 'past' ? 'keeping.past' : 'keeping.ready', {
               day: day(store.keepings.get(first.id)!.bestUntil!),

@@ -36,7 +36,7 @@ const PRICES: [key: string, price: number, packG: number][] = [
   ['basil', 1.4, 80],
 ]
 const DAYS_BACK = 41
-const ZONE = 'Europe/Lisbon'
+const ZONE = 'Europe/Dublin'
 const SEED = 20260412
 
 /**
@@ -94,6 +94,7 @@ async function people(): Promise<[Who, Who]> {
     business: 'Pale Harbour Drinks',
     stand: 'Ferry landing',
     timeZone: ZONE,
+    region: 'IE',
     owner: 'Noor',
     login: 'owner',
     locale: 'en' as const,

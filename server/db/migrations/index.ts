@@ -402,6 +402,24 @@ export const MIGRATIONS: readonly Migration[] = [
   { name: '0073-lot-event-kind', sql: 'ALTER TABLE lot_event MODIFY kind VARCHAR(20) NOT NULL' },
   { name: '0074-fact-void-entity', sql: 'ALTER TABLE fact_void MODIFY entity VARCHAR(20) NOT NULL' },
   { name: '0075-fact-kind', sql: 'ALTER TABLE fact MODIFY kind VARCHAR(20) NOT NULL' },
+  // Where the business is, and what it counts in. All there was before counted in euro.
+  {
+    name: '0076-business-region',
+    sql: `ALTER TABLE business ADD COLUMN IF NOT EXISTS currency CHAR(3) NOT NULL DEFAULT 'EUR',
+      ADD COLUMN IF NOT EXISTS region CHAR(2) NOT NULL DEFAULT 'IE',
+      ADD COLUMN IF NOT EXISTS version INT NOT NULL DEFAULT 1`,
+  },
+  // Numbers went by the owner's language: where that was Spanish, they stay as they were.
+  {
+    name: '0077-region-as-spoken',
+    sql: `UPDATE business SET region = 'ES'
+      WHERE (SELECT locale FROM person WHERE role = 'owner' ORDER BY id LIMIT 1) = 'es'`,
+  },
+  {
+    name: '0078-stand-units',
+    sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS units VARCHAR(10) NOT NULL DEFAULT 'metric',
+      ADD COLUMN IF NOT EXISTS ounces VARCHAR(10) NULL, MODIFY labour_per_h ${AMOUNT} NULL`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

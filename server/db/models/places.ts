@@ -1,10 +1,12 @@
 import { Model } from 'sequelize'
 import { SIP } from '#core/process'
+import { UNIT_SYSTEMS } from '#core/region'
 import {
   amount,
   amountOrNull,
   at,
   json,
+  kindOf,
   named,
   pk,
   ref,
@@ -17,12 +19,19 @@ import {
 } from './columns'
 
 // The business, its stands, and what stands there.
-const BUSINESS = { id: pk, name: text(80), createdAt: at }
+const BUSINESS = {
+  id: pk,
+  name: text(80),
+  createdAt: at,
+  currency: { ...text(3), defaultValue: 'EUR' },
+  region: { ...text(2), defaultValue: 'IE' },
+  version: { ...whole, defaultValue: 1 },
+}
 const STAND = {
   id: pk,
   name: text(80),
   timeZone: text(60),
-  labourPerH: amount,
+  labourPerH: amountOrNull,
   electricityPerKwh: amountOrNull,
   gasPerKwh: amountOrNull,
   roomC: { ...amount, defaultValue: SIP.roomC },
@@ -30,6 +39,8 @@ const STAND = {
   lossShare: amount,
   massStepG: amount,
   volumeStepMl: amount,
+  units: { ...kindOf(...UNIT_SYSTEMS), defaultValue: 'metric' },
+  ounces: textOrNull(10),
   bench: textOrNull(120),
   version: whole,
 }
@@ -48,9 +59,6 @@ const SETTING = { name: named(40), value: json, version: whole }
 
 export class Business extends Model {
   declare static readonly row: RowOf<typeof BUSINESS>
-
-  declare id: string
-  declare name: string
 }
 export class Stand extends Model {
   declare static readonly row: RowOf<typeof STAND>

@@ -4,7 +4,7 @@ import { openPromise, type Entry, type ZipFile } from 'yauzl'
 import { SCHEMA_NUMBER } from '../../db/migrations'
 import { todaysRow } from '#shared/earlier'
 import { Refusal } from '../errors'
-import { csvName, CURRENCY, FORMAT, linesName, TABLES, unreadable, VERSION, type Manifest, type Row } from './tables'
+import { csvName, FORMAT, linesName, TABLES, unreadable, VERSION, type Manifest, type Row } from './tables'
 
 // A zip comes from anybody: what it says of itself is not believed. Only names that an archive has, each once; what
 // comes out is counted while it comes out; a line and what is nested in it have an end.
@@ -78,8 +78,6 @@ async function manifestOf(zip: ZipFile, entry: Entry | undefined): Promise<Manif
     throw unreadable('manifest')
   if (manifest.version > VERSION || manifest.schema > SCHEMA_NUMBER)
     throw new Refusal(422, 'invalid', [{ field: 'archive', code: 'archive-newer' }])
-  if ((manifest.currency ?? CURRENCY) !== CURRENCY)
-    throw new Refusal(422, 'invalid', [{ field: 'archive', code: 'archive-currency' }])
   for (const table of Object.keys(manifest.tables)) if (!NAMES.has(linesName(table))) throw unreadable(table)
   return manifest
 }

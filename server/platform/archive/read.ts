@@ -10,7 +10,7 @@ import { hashSecret, newToken } from '../../people/secrets'
 import { openSession, type Place } from '../../people/sessions'
 import { setupNeeded } from '../../people/setup'
 import { openArchive, type OpenArchive } from './open'
-import { columnsOf, isJson, TABLES, unreadable, type Row } from './tables'
+import { columnsOf, hasKnownKinds, isJson, TABLES, unreadable, type Row } from './tables'
 
 const CHUNK = 500
 
@@ -59,6 +59,7 @@ async function fill(
       const known = Object.fromEntries(
         columns.filter((c) => c in row).map((c) => [c, isJson(model, c) && row[c] !== null ? toJson(row[c]) : row[c]]),
       )
+      if (!hasKnownKinds(model, known)) throw unreadable(name)
       chunk.push(
         name === 'person'
           ? { ...known, passwordHash: row.id === owner ? hashes.owners : hashes.nobodys, pinHash: null }
@@ -88,8 +89,7 @@ async function insert(tx: Tx, name: string, model: ModelStatic<Model>, columns: 
   // Shipped ingredients are there already; what the business made of them comes from the archive.
   const over = name === 'ingredient' ? { updateOnDuplicate: columns as never[] } : {}
   try {
-    // Held against the kinds that there are, which the database does not know.
-    await model.bulkCreate(rows as never, { transaction: tx, validate: true, ...over })
+    await model.bulkCreate(rows as never, { transaction: tx, ...over })
   } catch (e) {
     // The file is sound and yet does not fit: it was made by hand, or by something else.
     const { status } = refusalOf(e)

@@ -5,9 +5,6 @@ import { Refusal } from '../errors'
 export const FORMAT = 'olvex-archive'
 /** 2: amounts of money in a currency that is said, under names without one. */
 export const VERSION = 2
-/** What amounts of money are in. */
-export const CURRENCY = 'EUR'
-
 export interface Manifest {
   format: string
   version: number
@@ -32,6 +29,13 @@ export const columnsOf = (name: string, model: ModelStatic<Model>): string[] =>
 /** Columns that hold JSON: objects in an archive, text in the database. */
 export const isJson = (model: ModelStatic<Model>, column: string): boolean =>
   (model.getAttributes() as Record<string, { type: unknown }>)[column]!.type instanceof DataTypes.TEXT
+
+/** Whether every kind in a row is one that there is: the database does not know them. */
+export const hasKnownKinds = (model: ModelStatic<Model>, row: Row): boolean =>
+  Object.entries(model.getAttributes() as Record<string, { validate?: { isIn?: unknown } }>).every(([column, a]) => {
+    const among = (a.validate?.isIn as [unknown[]] | undefined)?.[0]
+    return !among || !(column in row) || among.includes(row[column])
+  })
 
 export const linesName = (table: string): string => `tables/${table}.jsonl`
 export const csvName = (table: string): string => `csv/${table}.csv`

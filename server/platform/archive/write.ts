@@ -11,19 +11,9 @@ import { writeCsv } from '#core/csv'
 import { dataFolder } from '../../db/dump'
 import { SCHEMA_NUMBER } from '../../db/migrations'
 import { fromJson, inSnapshot, toJson, type Tx } from '../../db/connect'
+import { getBusiness } from '../business'
 import { now } from '../clock'
-import {
-  columnsOf,
-  csvName,
-  CURRENCY,
-  FORMAT,
-  isJson,
-  linesName,
-  TABLES,
-  VERSION,
-  type Manifest,
-  type Row,
-} from './tables'
+import { columnsOf, csvName, FORMAT, isJson, linesName, TABLES, VERSION, type Manifest, type Row } from './tables'
 
 /** Rows held at a time: a business of many years is never in memory as a whole. */
 const PAGE = 1000
@@ -66,7 +56,7 @@ export async function writeArchive(): Promise<string> {
         format: FORMAT,
         version: VERSION,
         schema: SCHEMA_NUMBER,
-        currency: CURRENCY,
+        currency: (await getBusiness(tx)).currency,
         madeAt: now().toISOString(),
         tables: {},
       }

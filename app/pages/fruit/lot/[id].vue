@@ -23,7 +23,7 @@ const id = computed(() => String(route.params.id))
 const store = useFruit()
 const session = useSession()
 const { t } = useI18n()
-const { n, name, day, money, calendarDay } = useFormat()
+const { n, name, day, money, amount, calendarDay } = useFormat()
 const panel = ref<Panel>({ show: 'none' })
 const story = shallowRef<LotStory | null>(null)
 const offline = ref(false)
@@ -100,11 +100,13 @@ async function corrected(newId: string): Promise<void> {
       <div class="spread">
         <h1>
           <template v-if="lot.part">{{ t(`byPart.${lot.part}`) }}, </template
-          >{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey) }} &#8201;<span
-            class="num"
-            >{{ n(lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount, received ? 2 : 0)
-            }}<span class="unit">&nbsp;{{ received ? 'kg' : t(`unit.${lot.unit}`) }}</span></span
-          >
+          >{{
+            lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey)
+          }}
+          &#8201;<FigureShown
+            :value="lot.unit === 'g' && received ? lot.amount / 1000 : lot.amount"
+            :unit="received ? 'kg' : lot.unit"
+          />
         </h1>
         <FruitKeepingWord v-if="keeping" :keeping="keeping" :feel="lot.look?.feel ?? lot.seen?.feel ?? null" />
       </div>
@@ -115,7 +117,7 @@ async function corrected(newId: string): Promise<void> {
             t('lot.came', { day: day(lot.at), who: lot.by }),
             lot.count ? t('fruit.pieces', { n: lot.count }) : '',
             lot.place ? t(`place.${lot.look?.place ?? lot.place}`) : '',
-            lot.purchasedG === null ? '' : t('peel.was', { kg: n(lot.purchasedG / 1000, 2) }),
+            lot.purchasedG === null ? '' : t('peel.was', { kg: amount(lot.purchasedG / 1000, 'kg') }),
             lot.useFor,
             lot.useBy ? t('kept.until', { day: calendarDay(lot.useBy) }) : '',
           ]
@@ -142,7 +144,7 @@ async function corrected(newId: string): Promise<void> {
         <div v-else>
           <dt>{{ t('lot.left') }}</dt>
           <dd>
-            <b class="num">{{ n(lot.onHand) }}</b> <span class="unit">{{ t(`unit.${lot.unit}`) }}</span>
+            <FigureShown class="strong" :value="lot.onHand" :unit="lot.unit" />
           </dd>
         </div>
         <div v-if="unitG">
@@ -152,13 +154,13 @@ async function corrected(newId: string): Promise<void> {
         <div v-if="lot.cost !== null">
           <dt>{{ t('lot.paid') }}</dt>
           <dd>
-            <b class="num" data-test="paid">{{ money(lot.cost) }}</b> <span class="unit">€</span>
+            <b class="num" data-test="paid">{{ money(lot.cost) }}</b>
           </dd>
         </div>
         <div v-if="lot.marketCost !== null">
           <dt>{{ t('lot.market') }}</dt>
           <dd>
-            <b class="num" data-test="market">{{ money(lot.marketCost) }}</b> <span class="unit">€</span>
+            <b class="num" data-test="market">{{ money(lot.marketCost) }}</b>
           </dd>
         </div>
         <div v-if="lot.seen?.brix">
@@ -197,12 +199,12 @@ async function corrected(newId: string): Promise<void> {
         <p v-for="c in children.filter((x) => x.kind === 'peeled')" :key="c.id" class="small links">
           <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="peeled-of">{{
             t('peel.of', { fruit: name(c.itemKey) })
-          }}</NuxtLink>: <b class="num">{{ n(c.onHand / 1000, 2) }}</b> <span class="unit">kg</span>
+          }}</NuxtLink>: <FigureShown class="strong" :value="c.onHand / 1000" unit="kg" />
           {{ t('lot.stillThere') }}
         </p>
         <p v-for="c in children.filter((x) => x.kind === 'pressed')" :key="c.id" class="small links">
           <NuxtLink :to="`/fruit/lot/${c.id}`" data-test="juice-of">{{ name(c.itemKey) }}</NuxtLink>:
-          <b class="num">{{ n(c.onHand) }}</b> <span class="unit">mL</span>
+          <FigureShown class="strong" :value="c.onHand" unit="mL" />
           {{ t('lot.stillThere') }}
         </p>
       </template>
@@ -216,7 +218,8 @@ async function corrected(newId: string): Promise<void> {
         <li v-for="r in rows" :key="r.id" :class="{ voided: r.voided }" :data-test="`story-${r.kind}`">
           <span class="small quiet">{{ day(r.at) }}, {{ r.by }}</span>
           <span
-            >{{ t(`story.${r.kind}`, r.words(n, t, name)) }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
+            >{{ t(`story.${r.kind}`, r.words({ n, amount, t, name }))
+            }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
           >
           <span v-if="session.mayPlan && !r.voided" class="row undo">
             <v-btn
@@ -288,6 +291,9 @@ async function corrected(newId: string): Promise<void> {
 </template>
 
 <style scoped>
+.strong {
+  font-weight: 700;
+}
 .lot {
   display: grid;
   grid-template-columns: minmax(0, 1fr);

@@ -22,7 +22,10 @@ const catalogue = useCatalogue()
 const store = useFruit()
 const session = useSession()
 const { t, te } = useI18n()
-const { n, name, day, money } = useFormat()
+const { n, name, day, amount, parts, unit } = useFormat()
+const yieldText = (v: number): string => amount(v, 'mL/kg')
+/** Without its unit, where that stands beside it or above it. */
+const bare = (v: number, kept = 'mL/kg'): string => parts(v, kept).number
 
 const answered = shallowRef<Press[] | null>(null)
 const offline = ref(false)
@@ -164,9 +167,10 @@ function download(): void {
         <div v-if="nine && next">
           <dt>{{ t('yield.next') }}</dt>
           <dd>
-            <b class="num" data-test="interval">{{ about(study) }}{{ n(Math.max(0, nine[0])) }} – {{ n(nine[1]) }}</b
+            <b class="num" data-test="interval"
+              >{{ about(study) }}{{ bare(Math.max(0, nine[0])) }} – {{ bare(nine[1]) }}</b
             >{{ ' ' }}
-            <span class="unit">mL/kg</span>
+            <span class="unit">{{ unit('mL/kg') }}</span>
           </dd>
         </div>
         <div v-if="sure">
@@ -202,8 +206,8 @@ function download(): void {
               'yield.study',
               {
                 n: n(study.count),
-                mean: about(study) + n(study.mean ?? 0),
-                spread: study.spread === null ? '–' : n(study.spread),
+                mean: about(study) + yieldText(study.mean ?? 0),
+                spread: study.spread === null ? '–' : yieldText(study.spread),
               },
               study.count,
             )
@@ -215,21 +219,27 @@ function download(): void {
         <p v-if="study.trend" data-test="trend">
           {{
             study.trend.low > 0
-              ? t('yield.rising', { ml: n(study.trend.perMonth), low: n(study.trend.low), high: n(study.trend.high) })
+              ? t('yield.rising', {
+                  ml: yieldText(study.trend.perMonth),
+                  low: bare(study.trend.low),
+                  high: bare(study.trend.high),
+                })
               : study.trend.high < 0
                 ? t('yield.falling', {
-                    ml: n(-study.trend.perMonth),
-                    low: n(-study.trend.high),
-                    high: n(-study.trend.low),
+                    ml: yieldText(-study.trend.perMonth),
+                    low: bare(-study.trend.high),
+                    high: bare(-study.trend.low),
                   })
-                : t('yield.steady', { low: n(study.trend.low), high: n(study.trend.high) })
+                : t('yield.steady', { low: bare(study.trend.low), high: yieldText(study.trend.high) })
           }}
         </p>
       </template>
 
       <div v-for="p in asked" :key="p.id" class="caution ask" role="group" data-test="asked">
         <p>
-          <b>{{ t('yield.askTitle', { ml: about(pointOf(p)) + n(pointOf(p).mlPerKg), day: day(p.at), who: p.by }) }}</b>
+          <b>{{
+            t('yield.askTitle', { ml: about(pointOf(p)) + yieldText(pointOf(p).mlPerKg), day: day(p.at), who: p.by })
+          }}</b>
           {{ t('yield.ask') }}
         </p>
         <template v-if="session.mayPlan">
@@ -251,21 +261,21 @@ function download(): void {
           <thead>
             <tr>
               <td />
-              <th class="r">mL/kg</th>
+              <th class="r">{{ unit('mL/kg') }}</th>
               <th class="r">±</th>
               <th class="r">{{ t('yield.presses') }}</th>
-              <th class="r">min/L</th>
+              <th class="r">{{ unit('min/L') }}</th>
               <th v-if="session.isOwner" class="r">{{ t('yield.litreWithWork') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="g in table.rows" :key="g.key">
               <td>{{ table.label(g.key) }}</td>
-              <td class="r num">{{ about(g) }}{{ n(g.mean) }}</td>
-              <td class="r">{{ g.spread === null ? '–' : n(g.spread) }}</td>
+              <td class="r num">{{ about(g) }}{{ bare(g.mean) }}</td>
+              <td class="r">{{ g.spread === null ? '–' : bare(g.spread) }}</td>
               <td class="r">{{ g.count }}</td>
-              <td class="r">{{ g.minutesPerL === null ? '–' : n(g.minutesPerL, 1) }}</td>
-              <td v-if="session.isOwner" class="r">{{ litreOf(g) === null ? '–' : `${money(litreOf(g)!)} €` }}</td>
+              <td class="r">{{ g.minutesPerL === null ? '–' : bare(g.minutesPerL, 'min/L') }}</td>
+              <td v-if="session.isOwner" class="r">{{ litreOf(g) === null ? '–' : bare(litreOf(g)!, 'money/L') }}</td>
             </tr>
           </tbody>
         </table>
@@ -276,9 +286,9 @@ function download(): void {
             t('yield.pair', {
               first: capital(word(c.first)),
               second: word(c.second),
-              ml: n(c.difference),
-              low: n(c.low),
-              high: n(c.high),
+              ml: yieldText(c.difference),
+              low: bare(c.low),
+              high: bare(c.high),
             })
           }}
           <b>{{
@@ -293,7 +303,7 @@ function download(): void {
         <h2>{{ t('yield.marksTitle') }}</h2>
         <ul class="pairs">
           <li v-for="p in answeredMarks" :key="p.id" class="small">
-            {{ day(p.at) }}: {{ about(pointOf(p)) }}{{ n(pointOf(p).mlPerKg) }} mL/kg,
+            {{ day(p.at) }}: {{ about(pointOf(p)) }}{{ yieldText(pointOf(p).mlPerKg) }},
             {{ p.mark!.leftOut ? t('yield.isOut') : t('yield.isIn')
             }}<template v-if="p.mark!.reason">, {{ p.mark!.reason }}</template
             >{{ ' ' }}

@@ -1,14 +1,16 @@
 import { contract } from '#shared/contract'
 import { now } from '../../../platform/clock'
-import { businessName, getPerson } from '../../../people/people'
+import { getBusiness } from '../../../platform/business'
+import { getPerson } from '../../../people/people'
 import { touchSession } from '../../../people/sessions'
 import { reads } from '../../../utils/route'
 
 export default reads(contract.me, async (tx, _input, who) => {
   const [person, business] = await Promise.all([
     getPerson(tx, who.personId),
-    businessName(tx),
+    getBusiness(tx),
     touchSession(tx, who.sessionId!),
   ])
-  return { person, business, now: now().toISOString() }
+  const { name, region, currency } = business
+  return { person, business: name, region, currency, now: now().toISOString() }
 })
