@@ -1,6 +1,5 @@
 export { INGREDIENT_KINDS } from '#core/substances'
-export const FAMILIES = ['lemonade', 'agua-fresca', 'iced-tea', 'fresh-juice'] as const
-export type Family = (typeof FAMILIES)[number]
+export { FAMILIES, type Family } from '#core/recipe/starts'
 export { PACK_UNITS, type PackUnit } from '#core/limits/packs'
 export { PARTS, PLACES, FEELS, PRICE_PER, type Part, type Place, type Feel, type PricePer } from '#core/yield'
 export {

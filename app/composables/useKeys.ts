@@ -1,24 +1,26 @@
-/** `/`, `?` and G-then-letter, wherever no text is being typed. */
+/** `/`, `?`, and `[` and `]` along the line, wherever no text is being typed. */
 export function useKeys(on: { find: () => void; keys: () => void }): void {
   const stops = useStops()
   const router = useRouter()
-  let afterG = 0
+  const route = useRoute()
+  /** The stop before or after the one that is open; off the line, its ends. */
+  function walk(by: 1 | -1): void {
+    const built = stops.value.filter((s) => s.built)
+    const here = built.findIndex((s) => route.path.startsWith(s.path))
+    const to = here < 0 ? built.at(by > 0 ? 0 : -1) : built[here + by]
+    if (to) void router.push(to.path)
+  }
   function pressed(e: KeyboardEvent): void {
-    if (e.ctrlKey || e.metaKey || e.altKey || isTyping(e.target)) return
+    if (e.ctrlKey || e.metaKey || isTyping(e.target)) return
+    // With an alternate key, which some keyboards need for these two.
+    if (e.key === '[') return walk(-1)
+    if (e.key === ']') return walk(1)
+    if (e.altKey) return
     if (e.key === '/') {
       e.preventDefault()
       return on.find()
     }
-    if (e.key === '?') return on.keys()
-    if (e.key.toLowerCase() === 'g') {
-      afterG = Date.now()
-      return
-    }
-    if (Date.now() - afterG < 1500) {
-      const stop = stops.value.find((s) => s.letter === e.key.toLowerCase())
-      if (stop) void router.push(stop.path)
-      afterG = 0
-    }
+    if (e.key === '?') on.keys()
   }
   onMounted(() => window.addEventListener('keydown', pressed))
   onBeforeUnmount(() => window.removeEventListener('keydown', pressed))

@@ -7,7 +7,6 @@ export interface Stop {
   key: string
   path: string
   built: boolean
-  letter: string
   figure: string
 }
 
@@ -23,31 +22,23 @@ export function useStops() {
       key: 'fruit',
       path: '/fruit',
       built: true,
-      letter: 'f',
       figure: !fruit.ready
         ? ''
         : fruit.ripening
           ? t('line.fruitRipening', { kg: amount(fruit.kgOnHand, 'kg', 1), n: fruit.ripening })
           : t('line.fruit', { kg: amount(fruit.kgOnHand, 'kg', 1) }),
     },
-    { key: 'preps', path: '/preps', built: false, letter: 'e', figure: '' },
+    { key: 'preps', path: '/preps', built: false, figure: '' },
     {
       key: 'drinks',
       path: '/drinks',
       built: true,
-      letter: 'd',
       figure: drinks.ready ? t('line.drinks', { n: drinks.drinks.length }, drinks.drinks.length) : '',
     },
-    {
-      key: 'plan',
-      path: '/plan',
-      built: true,
-      letter: 'p',
-      figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday),
-    },
-    { key: 'make', path: '/make', built: false, letter: 'm', figure: '' },
-    { key: 'serve', path: '/serve', built: false, letter: 's', figure: '' },
-    { key: 'count', path: '/count', built: false, letter: 'c', figure: '' },
-    { key: 'taste', path: '/taste', built: false, letter: 't', figure: '' },
+    { key: 'plan', path: '/plan', built: true, figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday) },
+    { key: 'make', path: '/make', built: false, figure: '' },
+    { key: 'serve', path: '/serve', built: false, figure: '' },
+    { key: 'count', path: '/count', built: false, figure: '' },
+    { key: 'taste', path: '/taste', built: false, figure: '' },
   ])
 }

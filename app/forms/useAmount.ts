@@ -21,6 +21,14 @@ const KEPT: readonly string[] = ['g', 'kg', 'mL', 'L', 'pieces', '°C']
 /** What is asked about an amount, once. */
 export type Question = 'three-digits' | 'ounce' | 'piece' | 'cup'
 
+/** What is known of the thing whose amount it is, and what its pieces are called. */
+export interface What {
+  of: AmountOf
+  pieces: readonly string[]
+  /** somebody answered for this tablet alone: elsewhere a cup of it is another */
+  isHereOnly: boolean
+}
+
 interface Read {
   value: number | null
   /** code of why it cannot be read */
@@ -39,12 +47,11 @@ const QUESTIONS: Readonly<Record<string, Question>> = {
  * What was typed into a field, in the unit that it is kept in. The text stays as it is, and stays in the unit that it
  * was typed under, whatever the stand says meanwhile.
  * @param kept the unit of the field
- * @param what what is known of the thing, and what its pieces are called
  */
 export function useAmount(
   text: Ref<string>,
   kept: () => string | undefined,
-  what: () => { of: AmountOf; pieces: readonly string[] } | null,
+  what: () => What | null,
   isMetric = false,
 ) {
   const session = useSession()
@@ -95,7 +102,8 @@ export function useAmount(
     const [part, ...more] = parsed.ok ? parsed.parts : []
     const said = part?.unit ?? shown.value.typed
     const as = said === 'ounce' ? ounceOf(what()?.of ?? NOTHING_KNOWN) : said
-    if (!part || more.length || as === null || !isAmountUnit(as)) return { value: value.value, unit }
+    if (!part || more.length || as === null || !isAmountUnit(as) || what()?.isHereOnly)
+      return { value: value.value, unit }
     return { value: part.value, unit: as }
   })
   const problem = computed(() =>

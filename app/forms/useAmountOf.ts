@@ -1,5 +1,6 @@
 import { amountOf, type Handling } from '#core/yield'
-import type { AmountOf, OunceMeaning } from '#core/units'
+import type { OunceMeaning } from '#core/units'
+import type { What } from './useAmount'
 import { useCatalogue } from '~/stores/catalogue'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
@@ -13,13 +14,19 @@ export function useAmountOf(key: () => string | undefined) {
   const catalogue = useCatalogue()
   const session = useSession()
   const { name } = useFormat()
-  const what = computed((): { of: AmountOf; pieces: readonly string[] } | null => {
-    const data = key() && catalogue.dataOf(key()!)
+  const what = computed((): What | null => {
+    const of = key()
+    const data = of && catalogue.dataOf(of)
     if (!data) return null
-    const handling = { ...catalogue.handlingFor(data.key), ...said.of[data.key] }
-    const called = name(data.key)
+    const here = said.of[of]
+    const handling = { ...catalogue.handlingFor(of), ...here }
+    const called = name(of)
     const ounces = session.stand?.ounces ?? said.ounces
-    return { of: amountOf(data, handling, ounces), pieces: [called, `${called}s`, `${called}es`] }
+    return {
+      of: amountOf(here?.cupG ? { ...data, cupG: here.cupG } : data, handling, ounces),
+      pieces: [called, `${called}s`, `${called}es`],
+      isHereOnly: here !== undefined,
+    }
   })
   /** What an ounce of a liquid is here: for the whole stand, where the owner says it. */
   async function sayOunces(meaning: OunceMeaning): Promise<void> {
@@ -38,6 +45,7 @@ export function useAmountOf(key: () => string | undefined) {
     const handling = { ...row.handling, [of]: g }
     await api('putHandling', { key: uuid(), params: { id: row.key }, body: { handling, version: row.version } })
     await catalogue.load()
+    delete said.of[row.key]
   }
   return { what, sayOunces, sayWeight }
 }

@@ -1,12 +1,9 @@
 <script setup lang="ts">
-import { useI18n } from 'vue-i18n'
 import { isOver, type Evaluation } from '#core/recipe'
 import type { Cup } from '#shared/contract'
 
 /** What is worth a look in this drink: what steps flag, a cup too full, prices that are missing. */
 const props = defineProps<{ evaluation: Evaluation; cup: Cup | undefined; missing: readonly string[] }>()
-const { t } = useI18n()
-const { name } = useFormat()
 const { ofCode } = useSentence()
 
 const over = computed(() => {
@@ -28,10 +25,5 @@ const over = computed(() => {
       })
     }}
   </p>
-  <p v-if="missing.length" class="caution" data-test="missing">
-    {{ t('cost.missing', { list: missing.map(name).join(', ') }) }}
-    <NuxtLink :to="missing.every((m) => m === 'labour') ? '/store?tab=stand' : '/store'">{{
-      t('cost.toStore')
-    }}</NuxtLink>
-  </p>
+  <DrinksMissingPrices v-if="missing.length" :missing="missing" />
 </template>

@@ -2,6 +2,8 @@
 import { useI18n } from 'vue-i18n'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
+import { finder, type Searchable } from '~/utils/search'
+import { wordsOf } from '~/utils/words'
 
 const open = defineModel<boolean>({ default: false })
 const text = ref('')
@@ -14,23 +16,24 @@ const catalogue = useCatalogue()
 const router = useRouter()
 watch(open, () => (text.value = ''))
 
-const plain = (s: string): string => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
-const all = computed(() => [
-  ...drinks.drinks.map((d) => ({ title: d.name, kind: t('stop.drinks'), to: `/drinks/${d.id}` })),
+interface Entry extends Searchable {
+  kind: string
+  to: string
+}
+const all = computed((): Entry[] => [
+  ...drinks.drinks.map((d) => ({ id: d.id, title: d.name, kind: t('stop.drinks'), to: `/drinks/${d.id}` })),
   ...catalogue.ingredients.map((i) => ({
+    id: i.key,
     title: name(i.key),
+    words: wordsOf(i.key),
     kind: i.kind === 'fruit' ? t('stop.fruit') : t('menu.store'),
     to: i.kind === 'fruit' ? `/fruit?fruit=${i.key}` : '/store',
   })),
-  { title: t('buying.title'), kind: t('stop.fruit'), to: '/buy' },
-  ...stops.value.map((s) => ({ title: t(`stop.${s.key}`), kind: '', to: s.path })),
+  { id: 'buy', title: t('buying.title'), kind: t('stop.fruit'), to: '/buy' },
+  ...stops.value.map((s) => ({ id: `stop ${s.key}`, title: t(`stop.${s.key}`), kind: '', to: s.path })),
 ])
-const found = computed(() =>
-  (text.value.trim() ? all.value.filter((e) => plain(e.title).includes(plain(text.value.trim()))) : all.value).slice(
-    0,
-    8,
-  ),
-)
+const find = computed(() => finder(all.value))
+const found = computed(() => (text.value.trim() ? find.value(text.value) : all.value).slice(0, 8))
 function go(to: string): void {
   open.value = false
   void router.push(to)

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 const open = defineModel<boolean>({ default: false })
-const stops = useStops()
 const { t } = useI18n()
 </script>
 
@@ -12,12 +11,8 @@ const { t } = useI18n()
       <dl class="keys">
         <dt><kbd>/</kbd></dt>
         <dd>{{ t('keys.find') }}</dd>
-        <template v-for="s in stops" :key="s.key"
-          ><dt>
-            <kbd>G</kbd> <kbd>{{ s.letter.toUpperCase() }}</kbd>
-          </dt>
-          <dd>{{ t(`stop.${s.key}`) }}</dd></template
-        >
+        <dt><kbd>[</kbd> <kbd>]</kbd></dt>
+        <dd>{{ t('keys.walk') }}</dd>
         <dt><kbd>1</kbd>–<kbd>4</kbd></dt>
         <dd>{{ t('keys.lens') }}</dd>
         <dt><kbd>R</kbd></dt>

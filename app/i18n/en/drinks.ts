@@ -1,6 +1,10 @@
 /** The shelf of drinks, drafts and standards. */
 export const drinks = {
   drinks: {
+    startWhy:
+      'Begin with a plain drink of a family, and make it yours: every amount can be changed. Or make a new one.',
+    startName: '{family}, to begin with',
+    start: 'Begin with it',
     title: 'Drinks',
     summary: '{n} on the shelf, {s} signed off',
     new: 'New drink',

@@ -74,6 +74,7 @@ export const ui = {
     out: 'Sign out {name}',
   },
   keys: {
+    walk: 'The stop before, and the one after',
     title: 'Keys',
     find: 'Find anything',
     lens: 'Change what the glass shows',
@@ -81,7 +82,10 @@ export const ui = {
     reading: 'Take the reading into the field',
   },
   keypad: { back: 'Delete one', next: 'Next', done: 'Done' },
-  find: { label: 'Find a drink, a fruit, a place', none: 'Nothing is called “{text}”.' },
+  find: {
+    label: 'Find a drink, a fruit, a place',
+    none: 'Nothing is called “{text}”. Try fewer letters, or another word for it.',
+  },
   line: {
     label: 'The work, in order',
     fruit: '{kg} in crates',
@@ -300,6 +304,7 @@ export const ui = {
     note: 'Acid in g per 100 mL as citric. Tastes as sweet as sugar at',
   },
   cost: {
+    missingAsk: 'These have no price yet, so the cup has no cost in full:',
     atLeast: 'at least',
     cup: 'A cup costs',
     none: 'no price',

@@ -1,6 +1,10 @@
 /** The shelf of drinks, drafts and standards. */
 export const drinks = {
   drinks: {
+    startWhy:
+      'Empieza con una bebida sencilla de una familia y hazla tuya: cada cantidad se puede cambiar. O haz una nueva.',
+    startName: '{family}, para empezar',
+    start: 'Empezar con esta',
     title: 'Bebidas',
     summary: '{n} en la repisa, {s} firmadas',
     new: 'Bebida nueva',

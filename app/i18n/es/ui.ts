@@ -76,6 +76,7 @@ export const ui: typeof en = {
     out: 'Salir, {name}',
   },
   keys: {
+    walk: 'La parada anterior y la siguiente',
     title: 'Teclas',
     find: 'Buscar lo que sea',
     lens: 'Cambiar lo que muestra el vaso',
@@ -83,7 +84,10 @@ export const ui: typeof en = {
     reading: 'Tomar la lectura en el campo',
   },
   keypad: { back: 'Borrar uno', next: 'Siguiente', done: 'Listo' },
-  find: { label: 'Busca una bebida, una fruta, un lugar', none: 'Nada se llama «{text}».' },
+  find: {
+    label: 'Busca una bebida, una fruta, un lugar',
+    none: 'Nada se llama «{text}». Prueba con menos letras o con otra palabra.',
+  },
   line: {
     label: 'El trabajo, en orden',
     fruit: '{kg} en cajas',
@@ -306,6 +310,7 @@ export const ui: typeof en = {
     note: 'Ácido en g por 100 mL como cítrico. Sabe tan dulce como azúcar a',
   },
   cost: {
+    missingAsk: 'Esto no tiene precio todavía, así que el vaso no tiene costo completo:',
     atLeast: 'al menos',
     cup: 'Un vaso cuesta',
     none: 'sin precio',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { newDrink } from '#core/recipe'
+import { newDrink, startingDrink, type RecipeDocument } from '#core/recipe'
 import { FAMILIES, type Family } from '#shared/lists'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
@@ -37,9 +37,9 @@ const name = ref('')
 const family = ref<Family>('lemonade')
 const families = computed(() => FAMILIES.map((f) => ({ value: f, title: t(`family.${f}`) })))
 let id = uuid()
+const cup = computed(() => catalogue.cups[0])
+const draft = shallowRef<RecipeDocument | null>(null)
 const form = useSubmit(async (key) => {
-  const cup = catalogue.cups[0]
-  const ml = cup ? Math.round((cup.fillLineMl - 90) / 10) * 10 : 300
   await useOutbox().keep('putRecipe', {
     key,
     params: { id },
@@ -47,11 +47,19 @@ const form = useSubmit(async (key) => {
       kind: 'drink',
       name: name.value.trim(),
       family: family.value,
-      draft: newDrink(cup?.id ?? null, Math.max(50, ml)),
+      draft: draft.value ?? newDrink(cup.value?.id ?? null, volumeFor(cup.value)),
       version: 0,
     },
   })
 })
+/** A plain drink of a family, to begin with: its name is the family's until somebody gives it another. */
+async function start(of: Family): Promise<void> {
+  draft.value = startingDrink(of, cup.value?.id ?? null, volumeFor(cup.value))
+  family.value = of
+  name.value = t('drinks.startName', { family: t(`family.${of}`) })
+  await make()
+  draft.value = null
+}
 async function make(): Promise<void> {
   if (!name.value.trim()) return form.refuse('name', t('problem.name-missing'))
   if (!(await form.submit())) return
@@ -88,9 +96,11 @@ async function make(): Promise<void> {
       <v-btn @click="making = false">{{ t('do.cancel') }}</v-btn>
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     </form>
-    <p v-if="!cards.length && !making" class="sheet empty" data-test="empty">
-      {{ session.mayPlan ? t('drinks.empty') : t('drinks.emptyCrew') }}
-    </p>
+    <div v-if="!cards.length && !making && drinks.ready" class="empty" data-test="empty">
+      <DrinksStartGlasses v-if="session.mayPlan" :busy="form.busy.value" @start="start" />
+      <p v-else class="sheet">{{ t('drinks.emptyCrew') }}</p>
+      <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
+    </div>
     <ul class="shelf">
       <li v-for="c in cards" :key="c.drink.id">
         <NuxtLink :to="`/drinks/${c.drink.id}`" class="card" data-test="drink">

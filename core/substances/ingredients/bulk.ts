@@ -30,7 +30,8 @@ export function isHeaped(ingredient: IngredientData): boolean {
 
 /** g in a mL as it is poured or heaped, and where that comes from; null for a liquid, which has its own density. */
 export function heapedGPerMl(ingredient: IngredientData): { gPerMl: number; source: string } | null {
-  if (!isHeaped(ingredient)) return null
+  // Whole fruit is neither poured nor alike from cup to cup: only what somebody weighed is known.
+  if (!isHeaped(ingredient) && !(ingredient.fruit && ingredient.cupG)) return null
   return ingredient.cupG === undefined
     ? { gPerMl: HEAPED_G_PER_ML[ingredient.kind]!, source: 'source.practice' }
     : { gPerMl: ingredient.cupG / CUP_ML, source: 'source.cup-weight' }

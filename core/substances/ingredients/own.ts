@@ -18,6 +18,8 @@ export interface IngredientRow {
   own: OwnValues | null
   /** of a base, from its makings; null where none is in the books */
   base: BaseValues | null
+  /** what a cup of it weighs here, g, where somebody weighed one */
+  handling?: { cupG?: number | null } | null
 }
 
 /**
@@ -26,9 +28,21 @@ export interface IngredientRow {
  */
 export function dataOfRow(row: IngredientRow, shipped: IngredientData | undefined): IngredientData | undefined {
   if (!shipped) return undefined
-  if (row.own) return withOwnValues(shipped, row.own)
-  if (row.kind !== 'base') return shipped
-  return row.base ? withBaseValues(shipped, row.base) : undefined
+  const made = row.own ? withOwnValues(shipped, row.own) : row.kind === 'base' ? ofBase(shipped, row.base) : shipped
+  return made && withCup(made, row.handling)
+}
+const ofBase = (like: IngredientData, base: BaseValues | null): IngredientData | undefined =>
+  base ? withBaseValues(like, base) : undefined
+
+const cups = new WeakMap<object, IngredientData>()
+/** With the weight of a cup as somebody here filled it. The same object for the same values. */
+function withCup(data: IngredientData, handling: IngredientRow['handling']): IngredientData {
+  if (!handling?.cupG || handling.cupG === data.cupG) return data
+  const known = cups.get(handling)
+  if (known?.composition === data.composition) return known
+  const made = { ...data, cupG: handling.cupG }
+  cups.set(handling, made)
+  return made
 }
 
 const known = new WeakMap<OwnValues, IngredientData>()
