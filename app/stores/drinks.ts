@@ -107,7 +107,7 @@ export const useDrinks = defineStore('drinks', () => {
       fruitYield: (key) => known.get(key),
       fruitOf: catalogue.fruitOf,
       baseOf: catalogue.baseOf,
-      labourPerH: session.stand.labourPerH,
+      labourPerH: session.stand.labourPerH ?? null,
       kwhPrice: { electricity: session.stand.electricityPerKwh ?? null, gas: session.stand.gasPerKwh ?? null },
     }
   })

@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { SYNONYMS } from '~/i18n/synonyms'
+import { SYNONYMS } from '../i18n/synonyms'
 
 // Words as people look for them: without accents, in either language, by other words for the same thing, one or many.
 
@@ -32,7 +32,7 @@ export function matches(query: string, ...texts: readonly string[]): boolean {
 const names = shallowRef<readonly Record<string, string>[] | null>(null)
 async function loadNames(): Promise<void> {
   names.value = []
-  const [en, es] = await Promise.all([import('~/i18n/en/names'), import('~/i18n/es/names')])
+  const [en, es] = await Promise.all([import('../i18n/en/names'), import('../i18n/es/names')])
   names.value = [en.names.ingredient, es.names.ingredient]
 }
 

@@ -32,7 +32,7 @@ export const stand = z.object({
   id,
   name,
   timeZone,
-  labourPerH: money.nullable(),
+  labourPerH: money.nullable().optional(),
   electricityPerKwh: money.nullable().optional(),
   gasPerKwh: money.nullable().optional(),
   /** °C of the room that drinks are drunk in, and minutes until the last sip */

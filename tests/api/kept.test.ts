@@ -147,8 +147,15 @@ describe('what somebody may not see, they cannot overwrite', () => {
     await put({ cupPrice: null }, cup.version + 1)
     expect((await owner.call('cups')).body.find((c: { id: string }) => c.id === cup.id).cupPrice).toBe(0.11)
     const place = (await owner.call('stands')).body[0]
-    await owner.call('putStand', { params: { id: place.id }, body: { ...place, labourPerH: null } })
-    expect((await owner.call('stands')).body[0].labourPerH).toBe(place.labourPerH)
+    const { labourPerH, ...rest } = place
+    const putPlace = (body: object) => owner.call('putStand', { params: { id: place.id }, body: body as typeof place })
+    const said = async () => (await owner.call('stands')).body[0].labourPerH
+    const { version } = (await putPlace(rest)).body
+    expect([labourPerH, await said()]).toEqual([expect.any(Number), labourPerH])
+    // Taken back, it is not known.
+    await putPlace({ ...rest, labourPerH: null, version })
+    expect(await said()).toBeNull()
+    await putPlace({ ...rest, labourPerH, version: version + 1 })
   })
   it('no other route that less than the owner may write takes money at all', () => {
     const taken = Object.values(contract).filter(

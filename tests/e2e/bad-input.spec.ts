@@ -10,7 +10,7 @@ test('the sentence for each kind of bad input, with what was typed still there',
     await expect(panel).toContainText('0 kg is no weight')
     for (const [typed, sentence] of [
       ['-4', '-4 kg is no weight'],
-      ['four', '“four” is not a number'],
+      ['four', '“four” is no amount'],
       ['1.200,5', 'more than one mark'],
       ['90000', 'Check the unit: kilos, not grams'],
     ] as const) {
@@ -27,11 +27,11 @@ test('the sentence for each kind of bad input, with what was typed still there',
     await expect(page.locator('[data-test=doubt]')).toContainText('is far from the last price')
     await input(page, 'kg').fill('4,5')
     await page.locator('[data-test=confirm]').click()
-    await expect(lotOf(page, 'lemon', '50.00 €/kg')).toContainText('4.50 kg')
+    await expect(lotOf(page, 'lemon', '€50.00/kg')).toContainText('4.50 kg')
   })
 
   await test.step('a press', async () => {
-    await openPress(page, 'lemon', '50.00 €/kg')
+    await openPress(page, 'lemon', '€50.00/kg')
     await input(page, 'taken').fill('4')
     await input(page, 'juice').fill('9.2')
     await expect(panel).toContainText('is more than the fruit weighs. Check the unit.')
@@ -42,7 +42,7 @@ test('the sentence for each kind of bad input, with what was typed still there',
     await input(page, 'taken').fill('4')
     await input(page, 'juice').fill('0.3')
     await page.locator('[data-test=save]').click()
-    await expect(page.locator('[data-test=doubt]')).toContainText('75 mL per kg is only')
+    await expect(page.locator('[data-test=doubt]')).toContainText('75 mL/kg is only')
     await page.getByText('Change it').click()
     await expect(input(page, 'juice')).toHaveValue('0.3')
   })

@@ -29,13 +29,13 @@ test('fruit pressed with water, and with other fruit, is costed and goes into a 
     await page.locator('[data-test=more-mix]').click()
     await input(page, 'water').fill('225')
     await expect(page.locator('[data-test=base-said]')).toContainText('≈ 0.37 L of it is juice of the fruit')
-    await expect(page.locator('[data-test=base-said]')).toContainText('between 0.35 and 0.37')
+    await expect(page.locator('[data-test=base-said]')).toContainText('between 0.35 L and 0.37 L')
     await expect(called(page)).toHaveValue('Pineapple with water')
     await expect(page.locator('[data-test=press-form]')).toContainText('432')
     await answered(page, '/presses', () => page.locator('[data-test=save]').click())
     await expect(page.locator('[data-test=pressed]')).toContainText('0.58 L of Pineapple with water')
     await page.locator('[data-test=panel-done]').click()
-    await expect(pineapple(page)).toContainText('≈ 432 mL per kg')
+    await expect(pineapple(page)).toContainText('≈ 432 mL/kg')
   })
 
   await test.step('two fruits: a yield to neither, the cost of both', async () => {
@@ -114,13 +114,13 @@ test('fruit is peeled now and pressed later, by its kilos as purchased', async (
   await expect(page.locator('[data-test=story-peel]')).toContainText('Peeled 1.00 kg: 0.70 kg left, peel 130 g')
   await page.locator('[data-test=peeled-of]').click()
   await expect(page.locator('h1')).toContainText('Mango, peeled 0.70 kg')
-  await expect(page.locator('[data-test=paid]')).toHaveText('3.00')
+  await expect(page.locator('[data-test=paid]')).toHaveText('€3.00')
   await page.locator('[data-test=lot-press]').click()
   await input(page, 'taken').fill('0.35')
   await input(page, 'juice').fill('0.3')
   await page.locator('[data-test=save]').click()
   // 0.3 L of half a kilo as purchased
-  await expect(page.locator('[data-test=story-press]')).toContainText('Pressed 0.50 kg: 0.30 L, 600 mL per kg')
+  await expect(page.locator('[data-test=story-press]')).toContainText('Pressed 0.50 kg: 0.30 L, 600 mL/kg')
 })
 
 test('packs come in, go down, and come off the buying list', async ({ page }) => {

@@ -23,8 +23,11 @@ test('R and a touch put the steady reading into the field; what cannot be taken 
   await bench('put scale 3275', 'put probe 12.4', 'put refractometer 7.9')
   await asOwner(page)
   const scale = page.locator('[data-test=bench-scale]')
-  await expect(scale).toHaveAttribute('data-state', 'steady')
+  // The strip is there where a field can take a reading, and nowhere else.
+  await expect(page.locator('[data-test=lot]').first()).toBeVisible()
+  await expect(scale).toHaveCount(0)
   await page.locator('[data-test=weigh-in]').click()
+  await expect(scale).toHaveAttribute('data-state', 'steady')
   await chooseFruit(page, 'Ginger')
 
   await input(page, 'kg').click()

@@ -44,7 +44,7 @@ test('the glass follows a drag, a key and a typed amount; lenses, sums and the l
   await page.locator('[data-test=sip]').fill('100')
   // With ice still in it the drink is at its own freezing point: at 13 °Bx of mostly fruit sugar some 0.6 mol/kg, −1.1
   // °C.
-  await expect(page.locator('.sip')).toContainText(/[-−]1\.[012] °C/)
+  await expect(page.locator('.sip')).toContainText(/[-−]1\.[012]\s°C/)
   await expect(page.locator('.sip')).toContainText('after 20 min in a room of 25 °C')
 
   await choose(page, 'add-layer', 'Honey')

@@ -58,8 +58,10 @@ test('weighed in, pressed, cleaned, studied and bought for with the keyboard alo
   await expect(page.locator('[data-test=story]')).toContainText('Cleaned, KB')
   await expect(page.locator('[data-test=do-clean]')).toBeFocused()
   await enter(page, '[data-test=do-look]')
-  await tabTo(page, '[data-test=feel] [data-value=soft]')
-  await page.keyboard.press('Space')
+  // Firm, ripe, soft: the arrow keys go through them.
+  await tabTo(page, '[data-test=feel] input')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
   await enter(page, '[data-test=save-event]')
   await expect(page.locator('[data-test=story]')).toContainText('soft')
 

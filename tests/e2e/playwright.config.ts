@@ -13,7 +13,7 @@ const launchOptions = {
     '--disable-sync',
   ],
 }
-const tablet = { viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/Lisbon' }
+const tablet = { viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/Dublin' }
 
 export default defineConfig({
   testDir: '.',
@@ -50,7 +50,7 @@ export default defineConfig({
         hasTouch: true,
         isMobile: true,
         locale: 'es-ES',
-        timezoneId: 'Europe/Lisbon',
+        timezoneId: 'Europe/Dublin',
         baseURL: process.env.OLVEX_E2E_DEMO,
       },
     },

@@ -13,7 +13,7 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
 
   await test.step('weigh in and press', async () => {
     await weighIn(page, 'Lemon', '12', '2.4')
-    await expect(page.getByText('28.80 €')).toBeVisible()
+    await expect(page.getByText('€28.80')).toBeVisible()
     await page.locator('[data-test=save]').click()
     await openPress(page, 'lemon')
     await input(page, 'taken').fill('5')

@@ -36,7 +36,7 @@ async function save(): Promise<void> {
   <form v-if="settings" class="doc" novalidate data-test="business-form" @submit.prevent="save">
     <v-text-field
       v-model="f.name"
-      :label="t('firstRun.business')"
+      :label="t('store.name')"
       :error-messages="form.fields.value.name"
       maxlength="80"
       data-test="business-name"
@@ -56,7 +56,7 @@ async function save(): Promise<void> {
       :label="t('firstRun.currency')"
       :hint="settings.mayChangeCurrency ? t('store.currencyWhy') : t('problem.currency-has-prices')"
       persistent-hint
-      :disabled="!settings.mayChangeCurrency"
+      :readonly="!settings.mayChangeCurrency"
       :error-messages="form.fields.value.currency"
       data-test="business-currency"
     />

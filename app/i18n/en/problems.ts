@@ -80,6 +80,9 @@ export const problems = {
     'time-zone-unknown': 'This time zone is not known. Write it like Europe/Lisbon.',
     'amount-missing': 'Type a number.',
     'amount-not-a-number': '“{typed}” is no amount. Write it like 4.5, or 1 1/2.',
+    'cup-unknown': 'Nobody knows what a cup of it weighs. Type the weight.',
+    'piece-unknown': 'Nobody knows what a piece of it weighs. Type the weight.',
+    'ounce-of-what': 'An ounce of weight or of volume? Write oz-wt or fl oz.',
     'amount-over-nothing': '“{typed}” divides by nothing. Write it like 1/2.',
     'amount-unit-unknown':
       'There is no unit “{unit}” here. Write g, kg, mL, L, cup, tbsp, tsp, oz, fl oz, lb, qt or gal.',

@@ -82,6 +82,9 @@ export const problems: typeof en = {
     'time-zone-unknown': 'No se conoce esta zona horaria. Escríbela como Europe/Lisbon.',
     'amount-missing': 'Escribe un número.',
     'amount-not-a-number': '«{typed}» no es una cantidad. Escríbela como 4,5 o 1 1/2.',
+    'cup-unknown': 'Nadie sabe cuánto pesa una taza. Escribe el peso.',
+    'piece-unknown': 'Nadie sabe cuánto pesa una pieza. Escribe el peso.',
+    'ounce-of-what': '¿Onza de peso o de volumen? Escribe oz-wt o fl oz.',
     'amount-over-nothing': '«{typed}» divide entre nada. Escríbelo como 1/2.',
     'amount-unit-unknown':
       'Aquí no hay unidad «{unit}». Escribe g, kg, mL, L, taza, cda, cdta, oz, fl oz, lb, qt o gal.',
