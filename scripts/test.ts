@@ -174,8 +174,16 @@ async function e2e(): Promise<void> {
     await installation('own', false),
     await installation('demo', true, { OLVEX_BENCH: bench.address }),
   ]
-  const env = { OLVEX_E2E_BENCH: bench.address, OLVEX_E2E_OWN: own.app.url, OLVEX_E2E_DEMO: demo.app.url }
-  await playwright(['whole-job', 'tablet', 'offline', 'phone', 'base'], env)
+  const empty = await installation('empty', false)
+  const control = await controls(own, empty)
+  const env = {
+    OLVEX_E2E_BENCH: bench.address,
+    OLVEX_E2E_OWN: own.app.url,
+    OLVEX_E2E_DEMO: demo.app.url,
+    OLVEX_E2E_CONTROL: control.url,
+  }
+  await playwright(['whole-job', 'anywhere', 'tablet', 'offline', 'phone', 'base'], env)
+  await control.close()
   // The data must outlive a stop of everything.
   await restart(own)
   if (!only.length || only.some((name) => 'after-restart'.includes(name))) await playwright(['after-restart'], env)

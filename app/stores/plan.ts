@@ -50,7 +50,15 @@ export const usePlan = defineStore('plan', () => {
   const fruit = useFruit()
   const catalogue = useCatalogue()
   const answered = shallowRef<{ shown: PlanLine[]; today: PlanLine[] }>({ shown: [], today: [] })
-  const today = computed(() => (session.stand ? dayOf(session.now(), session.stand.timeZone) : ''))
+  const today = computed(() =>
+    session.minute >= 0 && session.stand ? dayOf(session.now(), session.stand.timeZone) : '',
+  )
+  // Where today was planned, and it is another day now, the new one is.
+  watch(today, (now, before) => {
+    if (!before || day.value !== before) return
+    day.value = now
+    void load()
+  })
   const day = ref('')
   const over = (lines: PlanLine[], on: string): PlanLine[] =>
     withPendingLines(lines, useOutbox().overlay, session.standId, on)

@@ -28,6 +28,9 @@ export const useSession = defineStore('session', () => {
   const zone = computed(() => stand.value?.timeZone ?? 'UTC')
   /** what amounts are typed and shown in here */
   const units = computed((): UnitSystem => stand.value?.units ?? 'metric')
+  /** moves on by the minute: the day turns while a tablet lies there */
+  const minute = ref(0)
+  setInterval(() => minute.value++, 60e3)
   const isOwner = computed(() => person.value?.role === 'owner')
   const mayPlan = computed(() => person.value !== null && person.value.role !== 'crew')
 
@@ -90,6 +93,7 @@ export const useSession = defineStore('session', () => {
     stands,
     stand,
     zone,
+    minute,
     standId,
     isOwner,
     mayPlan,

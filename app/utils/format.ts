@@ -69,6 +69,16 @@ export const moneySign = (region: string, currency: string): string =>
         .find((p) => p.type === 'currency')!.value,
   )
 
+/** The order in which a day is typed in a region, as the framework's field asks for it. */
+export const dayOrder = (region: string): string =>
+  once(`f${region}`, () => {
+    const parts = new Intl.DateTimeFormat(numberLocale(region), { year: 'numeric', month: '2-digit', day: '2-digit' })
+    const names = parts
+      .formatToParts(0)
+      .flatMap((p) => ({ day: 'dd', month: 'mm', year: 'yyyy' })[p.type as 'day'] ?? [])
+    return names.join('/')
+  })
+
 /** A language as it is written in a region: which of day and month comes first. */
 function dateLocale(language: string, region: string): string {
   if (language !== 'en') return `${language}-${region}`

@@ -1,14 +1,11 @@
 import { call, difference, factor, given, product, quotient, sum, type Figure } from '../figures'
 import type { BillTake } from '../recipe'
-import { INGREDIENTS } from '../substances'
+import { INGREDIENTS, TAP } from '../substances'
 import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
 import { sureBase, sureYield } from '../yield/prediction'
 
 /** Fruit is bought to this step, kg; other goods to the gram, as packs decide. */
 export const BUY_STEP_KG = 0.1
-/** What comes out of the tap: named, not bought. */
-export const TAP = 'water'
-
 export interface BuyContext {
   fruitOf(juiceKey: string): string | undefined
   fruitYield(fruitKey: string): FruitYield

@@ -1,7 +1,7 @@
 import { factor, given, product, quotient, sum, type Figure } from '../figures'
 import type { Carrier } from '../process'
 import type { Evaluation } from '../recipe'
-import { INGREDIENTS } from '../substances'
+import { INGREDIENTS, TAP } from '../substances'
 import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
 
 /** A dated price of one pack as purchased. */
@@ -74,6 +74,8 @@ export function remembered(
 function ingredientCostPerGram(book: PriceBook, key: string, missing: Missing): Figure | null {
   const own = book.price(key)
   if (own) return pricePerGram(key, own)
+  // What comes out of the tap costs nothing until somebody says what it costs.
+  if (key === TAP) return given('price-per-gram', 0, 'money/g', 'default', 'source.tap', { name: key })
   const base = book.baseOf(key)
   if (base) return baseCostPerGram(book, key, base, missing)
   const fruitKey = book.fruitOf(key)

@@ -77,6 +77,18 @@ export function instantOfClock(clock: string, timeZone: string): Instant | null 
   }
 }
 
+/**
+ * A time of day as people type it: 14:30, 14.30, 1430, 2:30 pm, 9. HH:MM; null for anything else.
+ */
+export function readClock(text: string): string | null {
+  const found = /^(\d{1,2})(?:[:.h]?(\d{2}))?\s*([ap])?\.?\s?m?\.?$/i.exec(text.trim())
+  if (!found) return null
+  const [hours, minutes, half] = [Number(found[1]), Number(found[2] ?? 0), found[3]?.toLowerCase()]
+  if (minutes > 59 || hours > 23 || (half && (hours < 1 || hours > 12))) return null
+  const hour = half ? (hours % 12) + (half === 'p' ? 12 : 0) : hours
+  return [hour, minutes].map((v) => String(v).padStart(2, '0')).join(':')
+}
+
 /** Whether a time zone is known, such as Europe/Lisbon. */
 export function isTimeZone(timeZone: string): boolean {
   try {

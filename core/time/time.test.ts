@@ -9,6 +9,7 @@ import {
   isDay,
   isTimeZone,
   monthOf,
+  readClock,
   shiftDay,
   startOfDay,
 } from '.'
@@ -52,6 +53,22 @@ describe('the day of a stand', () => {
       { numRuns: 200 },
     )
     expect(instantOfClock('nothing', MEXICO)).toBeNull()
+    expect(
+      [
+        '14:30',
+        '14.30',
+        '1430',
+        '2:30 pm',
+        '2:30\u202fPM',
+        '12:05 am',
+        '9',
+        '9 p. m.',
+        '24:00',
+        '13 pm',
+        'noon',
+        '7:60',
+      ].map(readClock),
+    ).toEqual(['14:30', '14:30', '14:30', '14:30', '14:30', '00:05', '09:00', '21:00', null, null, null, null])
     expect(instantAt('2026-11-26', '12:00', JAPAN)).toBe('2026-11-26T03:00:00Z')
   })
 })

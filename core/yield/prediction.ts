@@ -1,6 +1,7 @@
 import { mean } from 'simple-statistics'
 import { predict, quantile, tBelow, tQuantile, type Prediction } from '../evidence'
 import { difference, given, type Figure } from '../figures'
+import { TAP } from '../substances'
 import type { BaseMake } from './base-make'
 import type { FruitYield } from './fruit'
 
@@ -75,8 +76,8 @@ export function sureYield(known: FruitYield, p: number, params: Figure['params']
  * @returns null where that is next to nothing
  */
 export function sureBase(base: BaseMake, p: number, params: Figure['params']): Figure | null {
-  const fruitG = base.parts.reduce((sum, part) => sum + (part.key === WATER ? 0 : part.gPerG), 0)
-  const waterG = base.parts.find((part) => part.key === WATER)?.gPerG ?? 0
+  const fruitG = base.parts.reduce((sum, part) => sum + (part.key === TAP ? 0 : part.gPerG), 0)
+  const waterG = base.parts.find((part) => part.key === TAP)?.gPerG ?? 0
   const juiceG = Math.max(1 - waterG, LEAST_SURE_SHARE) / fruitG
   const prior = { mean: 1 / fruitG, worth: PRIOR.presses, spread: PRIOR.spreadShare * juiceG, dof: PRIOR.dof }
   const next = predict(prior, [...base.perFruit].reverse())
@@ -87,8 +88,6 @@ export function sureBase(base: BaseMake, p: number, params: Figure['params']): F
   const allowance = given('base-allowance', next.expected - sure, 'g/g', 'estimated', 'source.runs', told)
   return difference('base-sure', 'g/g', expected, allowance, told)
 }
-const WATER = 'water'
-
 export interface Comparison {
   /** how much more the first gives, mL per kg */
   difference: number

@@ -28,6 +28,8 @@ export default defineConfig({
   use: { browserName: 'chromium', launchOptions, actionTimeout: 10_000, trace: 'off' },
   projects: [
     { name: 'whole-job', testMatch: 'whole-job.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN } },
+    // Each in a place of its own, on an installation that is empty.
+    { name: 'anywhere', testMatch: 'anywhere.spec.ts', use: { viewport: tablet.viewport } },
     {
       name: 'tablet',
       testMatch: [

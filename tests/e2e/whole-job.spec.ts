@@ -32,7 +32,6 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
     await fromMenu(page, 'store')
     for (const [key, price, pack] of [
       ['white-sugar', '1.1', '1'],
-      ['water', '0.02', '10'],
       ['ice', '2.5', '10'],
     ] as const) {
       await input(page, 'filter').fill(key.replace('-', ' '))
@@ -60,6 +59,8 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
     await page.locator('[data-test^=amount-prep] input').fill('65')
     await page.keyboard.press('Enter')
     await expect(page.locator('[data-test=sip-jug]')).toContainText('13.6')
+    await input(page, 'labour').fill('14')
+    await page.locator('[data-test=save-labour]').click()
     await expect(page.locator('[data-test=missing]')).toHaveCount(0)
     const cost = await shown(page, '[data-test=cost-card] .big .num')
     // lemon 40 mL × 6 €/L = 0.24, syrup 80 g at 0.55 €/kg, ice, cup 0.08, work

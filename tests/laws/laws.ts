@@ -1,4 +1,5 @@
-import { toBuy, TAP } from '../../core/buy'
+import { toBuy } from '../../core/buy'
+import { TAP } from '../../core/substances'
 import { prepCost, type PriceBook } from '../../core/cost'
 import { evaluateFigure, type Figure } from '../../core/figures'
 import { CATALOGUE, ProcessLimit, massG, type StepKind, type Stream } from '../../core/process'

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { parseNumber } from '../../core/units'
 import { REGIONS } from '../../core/region'
 import {
+  dayOrder,
   formatCalendarDay,
   formatDay,
   formatMoney,
@@ -77,6 +78,8 @@ describe('days and times', () => {
       formatDay(late, 'es', 'MX', 'UTC'),
       formatDay(late, 'en', 'US', 'UTC'),
     ]).toEqual(['24 Nov', '24 nov', 'Nov 24']))
+  it('are typed in the order of the region', () =>
+    expect(['IE', 'US', 'JP', 'MX'].map(dayOrder)).toEqual(['dd/mm/yyyy', 'mm/dd/yyyy', 'yyyy/mm/dd', 'dd/mm/yyyy']))
   it('know the day on which clocks change', () => {
     expect(formatTime('2026-10-25T00:30:00Z', 'en', 'IE', 'Europe/Lisbon')).toBe('01:30')
     expect(formatTime('2026-10-25T01:30:00Z', 'en', 'IE', 'Europe/Lisbon')).toBe('01:30')

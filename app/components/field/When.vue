@@ -1,43 +1,57 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { instantOfClock } from '#core/time'
+import { clockOf, dayOf, instantOfClock, readClock, type Day } from '#core/time'
 import { useSession } from '~/stores/session'
 
 // When it was, if not now, by the clock of the stand, wherever the tablet is.
 const session = useSession()
 const at = defineModel<string | null>({ default: null })
-defineProps<{ error?: string }>()
+const props = defineProps<{ error?: string }>()
 const { t } = useI18n()
-const local = ref('')
-watch(local, (v) => {
-  at.value = v ? instantOfClock(v, session.zone) : null
+const { time } = useFormat()
+const day = ref<Day | ''>(at.value ? dayOf(at.value, session.zone) : '')
+const clock = ref(at.value ? time(at.value) : '')
+const isWrong = computed(() => clock.value.trim() !== '' && readClock(clock.value) === null)
+watch([day, clock], () => {
+  const read = readClock(clock.value)
+  // A day alone is noon of it; a time alone is of today.
+  if (!day.value && !read) at.value = null
+  else
+    at.value = instantOfClock(
+      `${day.value || dayOf(session.now(), session.zone)}T${read ?? clockOf(session.now(), session.zone).slice(11)}`,
+      session.zone,
+    )
 })
 </script>
 
 <template>
-  <label class="when"
-    ><span class="small quiet">{{ t('field.when') }}</span>
-    <input v-model="local" type="datetime-local" data-test="when" />
-    <span v-if="error" class="wrong" role="alert">{{ error }}</span>
-  </label>
+  <fieldset class="when">
+    <legend class="small quiet">{{ t('field.when') }}</legend>
+    <FieldDay v-model="day" :label="t('field.day')" test="when" clearable />
+    <v-text-field
+      v-model="clock"
+      :label="t('field.time')"
+      :placeholder="time(session.now().toISOString())"
+      :error-messages="isWrong ? t('problem.time-unreadable', { typed: clock }) : ''"
+      autocomplete="off"
+      data-test="when-time"
+    />
+    <span v-if="props.error" class="wrong" role="alert">{{ props.error }}</span>
+  </fieldset>
 </template>
 
 <style scoped>
 .when {
   display: grid;
-  gap: 4px;
-}
-input {
-  min-height: 48px;
-  padding: 0 12px;
-  border: 1px solid var(--rule);
-  border-radius: 12px;
-  background: var(--sheet);
-  font: 600 15px var(--text);
-  color: var(--ink);
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  border: 0;
+  padding: 0;
+  margin: 0;
 }
 .wrong {
-  color: #8d1f43;
-  font-size: 14px;
+  grid-column: 1 / -1;
+  color: var(--hibiscus);
+  font-size: 13px;
 }
 </style>

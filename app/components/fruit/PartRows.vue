@@ -73,10 +73,7 @@ function add(): void {
       >
       <template v-if="r.kept">
         <v-text-field v-model="r.useFor" :label="t('parts.useFor')" maxlength="200" :data-test="`part-use-${i}`" />
-        <label class="by"
-          ><span class="small quiet">{{ t('parts.useBy') }}</span
-          ><input v-model="r.useBy" type="date"
-        /></label>
+        <FieldDay v-model="r.useBy" :label="t('parts.useBy')" clearable :test="`part-by-${i}`" />
         <v-select v-model="r.place" :items="places" :label="t('parts.place')" />
       </template>
     </div>
@@ -92,18 +89,5 @@ function add(): void {
   align-items: end;
   border-bottom: 1px dashed var(--rule);
   padding-bottom: 10px;
-}
-.by {
-  display: grid;
-  gap: 4px;
-}
-.by input {
-  min-height: 48px;
-  padding: 0 12px;
-  border: 1px solid var(--rule);
-  border-radius: 12px;
-  background: var(--sheet);
-  font: 600 15px var(--text);
-  color: var(--ink);
 }
 </style>

@@ -32,10 +32,14 @@ async function go(day: string): Promise<void> {
       {{ d.label }}
     </button>
   </div>
-  <label class="date small"
-    >{{ t('plan.other') }}
-    <input type="date" :value="plan.day" :data-test="test" @change="go(($event.target as HTMLInputElement).value)"
-  /></label>
+  <FieldDay
+    :model-value="plan.day"
+    :label="t('plan.other')"
+    :test="test"
+    :data-day="plan.day"
+    :data-today="plan.today"
+    @update:model-value="go"
+  />
 </template>
 
 <style scoped>
@@ -61,21 +65,5 @@ async function go(day: string): Promise<void> {
 .days button[aria-pressed='true'] {
   background: var(--ink);
   color: var(--sheet);
-}
-.date {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 10px;
-  color: var(--quiet);
-}
-.date input {
-  min-height: 48px;
-  padding: 0 12px;
-  border: 1px solid var(--rule);
-  border-radius: 12px;
-  background: var(--sheet);
-  font: 600 15px var(--text);
-  color: var(--ink);
 }
 </style>

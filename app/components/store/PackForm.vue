@@ -149,10 +149,7 @@ async function save(confirm?: true): Promise<void> {
     </p>
     <div class="even">
       <v-text-field v-model="supplier" :label="t('weighIn.supplier')" maxlength="200" data-test="pack-supplier" />
-      <label class="by"
-        ><span class="small quiet">{{ t('parts.useBy') }}</span
-        ><input v-model="useBy" type="date" data-test="pack-use-by"
-      /></label>
+      <FieldDay v-model="useBy" :label="t('pack.useBy')" clearable test="pack-use-by" />
     </div>
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     <FieldDoubtBox :doubts="form.doubts.value" @mend="form.clear()" @confirm="save(true)" />

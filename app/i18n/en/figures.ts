@@ -224,6 +224,7 @@ export const figures = {
     handbook: 'Handbook of the fruit',
     'well-mixed': 'Taken as well mixed: fruit and water are one before the pulp keeps its share',
     'brix-of-base': 'From the °Bx that was read, against the usual °Bx of the fruit',
+    tap: 'From the tap, until somebody says what it costs',
     runs: 'From the latest {count} makings here',
     base: 'From its makings here',
     'jug-foam': 'From the jug, with foam on it: too high by an unknown part',

@@ -83,6 +83,7 @@ export const problems = {
     'cup-unknown': 'Nobody knows what a cup of it weighs. Type the weight.',
     'piece-unknown': 'Nobody knows what a piece of it weighs. Type the weight.',
     'ounce-of-what': 'An ounce of weight or of volume? Write oz-wt or fl oz.',
+    'time-unreadable': '“{typed}” is no time. Write it like 14:30 or 2:30 pm.',
     'amount-over-nothing': '“{typed}” divides by nothing. Write it like 1/2.',
     'amount-unit-unknown':
       'There is no unit “{unit}” here. Write g, kg, mL, L, cup, tbsp, tsp, oz, fl oz, lb, qt or gal.',

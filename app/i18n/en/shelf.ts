@@ -30,7 +30,7 @@ export const shelf = {
     past: 'past its best since {day}: look, sort, use or throw away',
     juicePast: 'past its days since {day}: when in doubt, throw it away',
   },
-  field: { when: 'When, if not now' },
+  field: { when: 'When, if not now', day: 'Day', time: 'Time' },
   kept: { title: 'Kept from pressing', until: 'until {day}' },
   juice: {
     title: 'Juice',

@@ -227,6 +227,7 @@ export const figures: typeof en = {
     handbook: 'Manual de la fruta',
     'well-mixed': 'Se toma como bien mezclado: fruta y agua son una antes de que el bagazo guarde su parte',
     'brix-of-base': 'De los °Bx leídos, frente a los °Bx usuales de la fruta',
+    tap: 'De la llave, hasta que alguien diga cuánto cuesta',
     runs: 'De las últimas {count} veces que se hizo aquí',
     base: 'De las veces que se hizo aquí',
     'jug-foam': 'De la jarra, con espuma: de más en parte desconocida',

@@ -85,6 +85,7 @@ export const problems: typeof en = {
     'cup-unknown': 'Nadie sabe cuánto pesa una taza. Escribe el peso.',
     'piece-unknown': 'Nadie sabe cuánto pesa una pieza. Escribe el peso.',
     'ounce-of-what': '¿Onza de peso o de volumen? Escribe oz-wt o fl oz.',
+    'time-unreadable': '«{typed}» no es una hora. Escríbela como 14:30 o 2:30 pm.',
     'amount-over-nothing': '«{typed}» divide entre nada. Escríbelo como 1/2.',
     'amount-unit-unknown':
       'Aquí no hay unidad «{unit}». Escribe g, kg, mL, L, taza, cda, cdta, oz, fl oz, lb, qt o gal.',

@@ -31,7 +31,7 @@ export const shelf: typeof en = {
     past: 'pasada desde el {day}: revisar, separar, usar o tirar',
     juicePast: 'pasado de días desde el {day}: en la duda, tíralo',
   },
-  field: { when: 'Cuándo, si no es ahora' },
+  field: { when: 'Cuándo, si no es ahora', day: 'Día', time: 'Hora' },
   kept: { title: 'Guardado al exprimir', until: 'hasta el {day}' },
   juice: {
     title: 'Jugo',

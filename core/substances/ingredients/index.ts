@@ -34,3 +34,6 @@ export const INGREDIENTS: ReadonlyMap<string, IngredientData> = new Map(
     withUsual(i),
   ]),
 )
+
+/** What comes out of the tap: named, not bought. */
+export const TAP = 'water'

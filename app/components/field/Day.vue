@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { firstDayOf } from '#core/region'
+import { dayFrom, isDay, type Day } from '#core/time'
+import { useSession } from '~/stores/session'
+import { dayOrder } from '~/utils/format'
+
+// A calendar day, typed in the order of the region or chosen from a month; the same wherever the tablet is.
+defineProps<{ label: string; error?: string; hint?: string; test?: string; clearable?: boolean }>()
+const day = defineModel<Day | ''>({ default: '' })
+const session = useSession()
+const order = computed(() => dayOrder(session.region))
+/** Noon, so that no clock change moves the day. */
+const date = computed(() => {
+  if (!isDay(day.value)) return null
+  const [y, m, d] = day.value.split('-').map(Number) as [number, number, number]
+  return new Date(y, m - 1, d, 12)
+})
+function chosen(to: unknown): void {
+  if (!(to instanceof Date) || Number.isNaN(to.getTime())) {
+    day.value = ''
+    return
+  }
+  // The framework's field speaks in dates of the machine, at whatever hour: its day is the one that was chosen.
+  // eslint-disable-next-line no-restricted-syntax -- as above
+  day.value = dayFrom(to.getFullYear(), to.getMonth() + 1, to.getDate()) ?? ''
+}
+</script>
+
+<template>
+  <v-date-input
+    :model-value="date"
+    :label="label"
+    :input-format="order"
+    :first-day-of-week="firstDayOf(session.region)"
+    :error-messages="error"
+    :hint="hint"
+    :persistent-hint="!!hint"
+    :clearable="clearable"
+    :data-test="test"
+    prepend-icon=""
+    prepend-inner-icon="$calendar"
+    autocomplete="off"
+    @update:model-value="chosen"
+  />
+</template>
