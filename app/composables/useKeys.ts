@@ -5,9 +5,8 @@ export function useKeys(on: { find: () => void; keys: () => void }): void {
   const route = useRoute()
   /** The stop before or after the one that is open; off the line, its ends. */
   function walk(by: 1 | -1): void {
-    const built = stops.value.filter((s) => s.built)
-    const here = built.findIndex((s) => route.path.startsWith(s.path))
-    const to = here < 0 ? built.at(by > 0 ? 0 : -1) : built[here + by]
+    const here = stops.value.findIndex((s) => route.path.startsWith(s.path))
+    const to = here < 0 ? stops.value.at(by > 0 ? 0 : -1) : stops.value[here + by]
     if (to) void router.push(to.path)
   }
   function pressed(e: KeyboardEvent): void {

@@ -55,7 +55,7 @@ export const usePlan = defineStore('plan', () => {
   )
   // Where today was planned, and it is another day now, the new one is.
   watch(today, (now, before) => {
-    if (!before || day.value !== before) return
+    if (!now || !before || day.value !== before) return
     day.value = now
     void load()
   })

@@ -29,9 +29,14 @@ export type StepOf<O extends Op> = { op: O; in: string[]; out: string } & Params
 export type MakeUpStep = StepOf<'makeUp'>
 export type RecipeStep = TakeStep | { [O in Op]: StepOf<O> }[Op]
 
+/** Where something is put on a cup: on top, on its rim, between the ice. */
+export const GARNISH_PLACES = ['top', 'rim', 'ice'] as const
+export type GarnishPlace = (typeof GARNISH_PLACES)[number]
 export interface Garnish {
   ingredient: string
   massG: number
+  /** left out: on top */
+  at?: GarnishPlace
 }
 
 /** How one cup is put together from the jug. */

@@ -1,3 +1,4 @@
+import { INGREDIENTS } from '../substances'
 import {
   DOCUMENT_SCHEMA,
   fillsUp,
@@ -113,3 +114,8 @@ export function newSyrup(): RecipeDocument {
     ],
   }
 }
+
+/** Whether there is nothing in it but water: nobody sells that as a drink of theirs. */
+export const isOnlyWater = (doc: RecipeDocument): boolean =>
+  doc.kind === 'drink' &&
+  itemsOf(doc).every((item) => 'ingredient' in item && INGREDIENTS.get(item.ingredient)?.kind === 'water')

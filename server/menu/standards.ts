@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import { ProcessLimit } from '#core/process'
 import {
+  isOnlyWater,
   CORE_VERSION,
   Evaluator,
   Standards,
@@ -121,6 +122,7 @@ export async function signOff(tx: Tx, recipeId: string, body: Body<'signOff'>, w
   const { context, preps } = await asOfNow(tx, document)
   const evaluation = evaluated(context, recipeId, document)
   if (evaluation.jug.mass.value <= 0) throw invalid([{ field: 'draft', code: 'drink-empty' }])
+  if (isOnlyWater(document)) throw invalid([{ field: 'draft', code: 'drink-of-water' }])
   const { hash, snapshots } = closure({ document, context })
   await keepSnapshots(database(), tx, snapshots)
   const last = (await RecipeVersion.max('number', { where: { recipeId }, transaction: tx })) as number | null

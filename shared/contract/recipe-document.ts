@@ -2,6 +2,7 @@ import { CATALOGUE, isChoice, isNumber, type Spec } from '#core/process'
 import { MASS_UNITS, VOLUME_UNITS } from '#core/units'
 import {
   DOCUMENT_SCHEMA,
+  GARNISH_PLACES,
   MOST_ICE_G,
   OLD_NUMBERS,
   type RecipeDocument,
@@ -43,7 +44,15 @@ const serve = z.strictObject({
   iceG: z.number().min(0).max(MOST_ICE_G),
   iceTempC: z.number().min(-30).max(0),
   pouredTempC: z.number().min(0).max(40),
-  garnish: z.array(z.strictObject({ ingredient: key, massG: z.number().positive().max(1000) })).max(5),
+  garnish: z
+    .array(
+      z.strictObject({
+        ingredient: key,
+        massG: z.number().positive().max(1000),
+        at: z.enum(GARNISH_PLACES).optional(),
+      }),
+    )
+    .max(5),
   labourS: z.number().min(0).max(3600),
 })
 

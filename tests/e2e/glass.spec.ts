@@ -106,12 +106,11 @@ test('a drink that waits for a prep’s sign-off offers it there, innermost firs
   await expect(page.locator('[data-test=sign-off]')).toContainText('Signed off as standard 1')
 })
 
-test('keys go to a stop, find a drink, and list themselves', async ({ page }) => {
+test('keys walk the line, find a drink, and list themselves', async ({ page }) => {
   await asOwner(page)
   await expect(async () => {
-    await page.keyboard.press('g')
-    await page.keyboard.press('p')
-    await expect(page).toHaveURL(/\/plan$/, { timeout: 3000 })
+    await page.keyboard.press(']')
+    await expect(page).toHaveURL(/\/preps$/, { timeout: 3000 })
   }).toPass({ timeout: 20_000 })
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Find anything')
@@ -121,7 +120,8 @@ test('keys go to a stop, find a drink, and list themselves', async ({ page }) =>
   await input(page, 'find').fill('turm')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/drinks\//)
-  await page.keyboard.press('g')
-  await page.keyboard.press('m')
+  // From a drink on along the line: plan, make, and back.
+  for (const key of [']', ']', '[', ']']) await page.keyboard.press(key)
+  await expect(page).toHaveURL(/\/make$/)
   await expect(page.locator('main')).toContainText('Here a batch will run step by step')
 })

@@ -27,7 +27,12 @@ async function receive(
     await page.locator('[data-test=weigh-in-more]').click()
     if (more.feel) await page.locator(`[data-test=feel] [data-value=${more.feel}]`).click()
     if (more.place) await page.locator(`[data-test=place] [data-value=${more.place}]`).click()
-    if (more.when) await page.locator('[data-test=when]').fill(more.when)
+    if (more.when) {
+      const [day, time] = more.when.split(' ') as [string, string]
+      await input(page, 'when').fill(day)
+      await input(page, 'when').press('Enter')
+      await input(page, 'when-time').fill(time)
+    }
   }
   await page.locator('[data-test=save]').click()
   if (confirm) await page.locator('[data-test=confirm]').click()
@@ -46,9 +51,9 @@ test('a week at a stand', async ({ page }) => {
   await test.step('five lots come, by scale and by count, one of them a gift, two of them to ripen', async () => {
     await receive(page, 'Lemon', { kg: '10', count: '92', price: '6' })
     await receive(page, 'Lime', { count: '60', price: '0.25', per: 'a piece' }, undefined, true)
-    await receive(page, 'Pear', { kg: '5.2', price: '2.1' }, { feel: 'firm', when: '2026-11-24T08:30' })
+    await receive(page, 'Pear', { kg: '5.2', price: '2.1' }, { feel: 'firm', when: '24/11/2026 08:30' })
     await receive(page, 'Melon', { kg: '6.4', count: '5', price: '11', per: 'for all of it' }, { feel: 'firm' })
-    await receive(page, 'Orange', { kg: '4.5', price: '0' }, { feel: 'ripe', when: '2026-11-22T09:00' })
+    await receive(page, 'Orange', { kg: '4.5', price: '0' }, { feel: 'ripe', when: '22/11/2026 9am' })
     await expect(lot(page, 'lime', '60 pieces')).toContainText('≈ 4.80 kg')
     await expect(lot(page, 'pear', '5.20 kg')).toHaveAttribute('data-state', 'ripening')
     await expect(lot(page, 'pear', '5.20 kg')).toContainText('ready from 28 Nov')

@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { Evaluation, MixFigures } from '#core/recipe'
+import { USUAL_ZONE, type Evaluation, type Family, type MixFigures } from '#core/recipe'
 
-// Two axes, sugar to acid and strength, and the drink's path from the jug to the last sip.
-const props = defineProps<{ evaluation: Evaluation; now?: MixFigures | null }>()
+// Two axes, sugar to acid and strength, and the drink's path from the jug to the last sip: in the zone where drinks of
+// its family usually are, and beside the stand's other drinks.
+const props = defineProps<{
+  evaluation: Evaluation
+  family: Family
+  others: readonly { name: string; jug: MixFigures }[]
+  now?: MixFigures | null
+}>()
 const { t } = useI18n()
 const { n, unit } = useFormat()
 
@@ -15,10 +21,22 @@ const BRIX = { low: 4, high: 20 }
 const W = 270
 const H = 190
 // A ratio is felt in steps of multiplication: a log axis.
-const x = (m: MixFigures): number | null =>
-  m.ratio ? Math.min(1, Math.max(0, Math.log(m.ratio.value / RATIO.low) / Math.log(RATIO.high / RATIO.low))) * W : null
-const y = (m: MixFigures): number =>
-  H - Math.min(1, Math.max(0, (m.brix.value - BRIX.low) / (BRIX.high - BRIX.low))) * H
+const xOf = (ratio: number): number =>
+  Math.min(1, Math.max(0, Math.log(ratio / RATIO.low) / Math.log(RATIO.high / RATIO.low))) * W
+const yOf = (brix: number): number => H - Math.min(1, Math.max(0, (brix - BRIX.low) / (BRIX.high - BRIX.low))) * H
+const x = (m: MixFigures): number | null => (m.ratio ? xOf(m.ratio.value) : null)
+const y = (m: MixFigures): number => yOf(m.brix.value)
+const zone = computed(() => {
+  const { ratio, brix } = USUAL_ZONE[props.family]
+  const [left, top] = [xOf(ratio[0]), yOf(brix[1])]
+  return { x: left, y: top, width: xOf(ratio[1]) - left, height: yOf(brix[0]) - top }
+})
+const beside = computed(() =>
+  props.others.flatMap(({ name, jug }) => {
+    const px = x(jug)
+    return px === null ? [] : [{ name, x: px, y: y(jug) }]
+  }),
+)
 const points = computed(() => {
   const { jug, cup } = props.evaluation
   const all = [
@@ -40,6 +58,10 @@ const yTicks = [5, 10, 15, 20]
     <h2>{{ t('sits.title') }}</h2>
     <svg viewBox="-34 -8 318 238" class="map" role="img" :aria-label="t('sits.title')">
       <rect x="0" y="0" :width="W" :height="H" rx="8" fill="#F5F0E3" />
+      <rect v-bind="zone" rx="8" fill="#E2A100" fill-opacity=".22" data-test="zone" />
+      <circle v-for="o in beside" :key="o.name" :cx="o.x" :cy="o.y" r="5" fill="#566864" fill-opacity=".45">
+        <title>{{ o.name }}</title>
+      </circle>
       <g v-for="k in xTicks" :key="`x${k}`">
         <path :d="`M${(Math.log(k / RATIO.low) / Math.log(RATIO.high / RATIO.low)) * W} ${H}v5`" stroke="#566864" />
         <text :x="(Math.log(k / RATIO.low) / Math.log(RATIO.high / RATIO.low)) * W" :y="H + 18" text-anchor="middle">
@@ -123,11 +145,27 @@ const yTicks = [5, 10, 15, 20]
         </tr>
       </tbody>
     </table>
+    <p class="small quiet key">
+      <i class="zone" aria-hidden="true" /> {{ t('sits.zone', { family: t(`family.${family}`) })
+      }}<template v-if="beside.length"> · <i class="dot" aria-hidden="true" /> {{ t('sits.others') }}</template>
+    </p>
     <p class="small quiet">{{ t('sits.note') }} {{ n(evaluation.jug.sweetness.value, 1) }} g/100 mL.</p>
   </div>
 </template>
 
 <style scoped>
+.key i {
+  display: inline-block;
+  width: 14px;
+  height: 10px;
+  border-radius: 3px;
+  background: rgb(226 161 0 / 30%);
+}
+.key .dot {
+  width: 10px;
+  border-radius: 50%;
+  background: rgb(86 104 100 / 45%);
+}
 .map {
   width: 100%;
   display: block;

@@ -8,6 +8,8 @@ import { dayOrder } from '~/utils/format'
 defineProps<{ label: string; error?: string; hint?: string; test?: string; clearable?: boolean }>()
 const day = defineModel<Day | ''>({ default: '' })
 const session = useSession()
+/** The field itself is an input like the others: what it opens is no state of the box around it. */
+const QUIET = { 'aria-haspopup': null, 'aria-expanded': null, 'aria-controls': null, 'aria-owns': null }
 const order = computed(() => dayOrder(session.region))
 /** Noon, so that no clock change moves the day. */
 const date = computed(() => {
@@ -37,6 +39,7 @@ function chosen(to: unknown): void {
     :persistent-hint="!!hint"
     :clearable="clearable"
     :data-test="test"
+    :menu-props="{ activatorProps: QUIET }"
     prepend-icon=""
     prepend-inner-icon="$calendar"
     autocomplete="off"

@@ -149,6 +149,7 @@ export const problems = {
       '{litres_L} is more than the largest vessel here, {vessel}, takes with room to stir. Make {batches} batches of {each_L}.',
     'volume-not-positive': 'A drink of no volume cannot be poured. Type the mL of one cup.',
     'filler-empty': 'What fills up the drink has no amount. Give it one.',
+    'drink-of-water': 'There is only water in it. Add a juice, a tea or a sweetener before it becomes a standard.',
     'drink-empty': 'There is nothing in this drink yet.',
     'stream-not-made': '“{what}” is used before it is made.',
     'stream-made-twice': '“{what}” is made twice.',

@@ -101,6 +101,11 @@ export const ui = {
     taste: 'Here the crew will taste blind, and the results will say whether anybody could tell.',
   },
   fruit: {
+    step: {
+      weigh: 'Weigh in: a crate on the scale, and what it cost.',
+      press: 'Press: the kilos taken and the litres that came out.',
+      cost: 'From then on a kilo has its yield, a litre its price, and every cup its cost.',
+    },
     title: 'Fruit',
     summary: '{kg} in {n} lots still in crates',
     showAll: 'Show all fruit',
@@ -295,7 +300,19 @@ export const ui = {
     ratio: 'ratio',
     when: 'When',
   },
+  onCup: {
+    title: 'On the cup',
+    add: 'Add a garnish, a rim, a herb',
+    where: 'Where it goes',
+    top: 'on top',
+    rim: 'on the rim',
+    ice: 'between the ice',
+    seconds: 'Pouring takes',
+    takes: 'Pouring and handing over takes {s} s.',
+  },
   sits: {
+    zone: 'where a {family} usually is',
+    others: 'your other drinks',
     title: 'Where it sits',
     sour: 'sour',
     sweet: 'sweet',

@@ -152,6 +152,7 @@ export const problems: typeof en = {
       '{litres_L} es más de lo que cabe en el recipiente mayor, {vessel}, con espacio para remover. Haz {batches} tandas de {each_L}.',
     'volume-not-positive': 'Una bebida sin volumen no se puede servir. Escribe los mL de un vaso.',
     'filler-empty': 'Lo que completa la bebida no tiene cantidad. Ponle una.',
+    'drink-of-water': 'Solo lleva agua. Agrega un jugo, un té o un endulzante antes de hacerla estándar.',
     'drink-empty': 'Esta bebida todavía no lleva nada.',
     'stream-not-made': '«{what}» se usa antes de hacerse.',
     'stream-made-twice': '«{what}» se hace dos veces.',

@@ -103,6 +103,11 @@ export const ui: typeof en = {
     taste: 'Aquí el equipo probará a ciegas y el resultado dirá si alguien notó la diferencia.',
   },
   fruit: {
+    step: {
+      weigh: 'Entrada: una caja en la báscula y lo que costó.',
+      press: 'Exprimir: los kilos tomados y los litros que salieron.',
+      cost: 'Desde entonces un kilo tiene su rendimiento, un litro su precio y cada vaso su costo.',
+    },
     title: 'Fruta',
     summary: '{kg} en {n} lotes todavía en cajas',
     showAll: 'Ver toda la fruta',
@@ -301,7 +306,19 @@ export const ui: typeof en = {
     ratio: 'proporción',
     when: 'Cuándo',
   },
+  onCup: {
+    title: 'En el vaso',
+    add: 'Agregar adorno, borde o hierba',
+    where: 'Dónde va',
+    top: 'encima',
+    rim: 'en el borde',
+    ice: 'entre el hielo',
+    seconds: 'Servir toma',
+    takes: 'Servir y entregar toma {s} s.',
+  },
   sits: {
+    zone: 'donde suele estar: {family}',
+    others: 'tus otras bebidas',
     title: 'Dónde queda',
     sour: 'ácida',
     sweet: 'dulce',

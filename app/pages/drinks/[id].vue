@@ -64,6 +64,13 @@ function drag(layer: Layer, ml: number): void {
   edit(withAmount(document.value!, layer.stream, { value: Math.round(value * 2) / 2, unit: mass ? 'g' : 'mL' }))
 }
 const add = (item: ItemRef, amount: Amount): void => edit(withLayer(document.value!, item, amount))
+/** The stand's other drinks, as they are served. */
+const others = computed(() =>
+  drinks.drinks.flatMap((d) => {
+    const made = d.id === recipe.value?.id ? null : drinks.evaluate(drinks.served(d)).evaluation
+    return made ? [{ name: d.name, jug: made.jug }] : []
+  }),
+)
 const removed = shallowRef<RecipeDocument | null>(null)
 function remove(layer: Layer): void {
   removed.value = document.value
@@ -159,6 +166,7 @@ const signable = computed(
       </p>
       <DrinksAddLayer v-if="editable" :taken="evaluation.layers.map((l) => l.key)" @add="add" />
       <DrinksCupFields v-if="editable" :document="document" :cup="cup" @edit="edit" />
+      <DrinksOnTheCup :document="document" :cost="cost" :editable="editable" @edit="edit" />
       <DrinksLimitSentence v-if="evaluated.limit" :limit="evaluated.limit" />
       <DrinksFlags :evaluation="evaluation" :cup="cup" :missing="cost?.missing ?? []" />
       <DrinksSignOff v-if="editable" :id="id" :draft="draft" :sound="!evaluated.limit" :signable="signable" />
@@ -167,7 +175,12 @@ const signable = computed(
 
     <aside class="right">
       <section class="sheet">
-        <DrinksWhereItSits :evaluation="evaluation" :now="sip > 0 ? sipNow?.mix : null" />
+        <DrinksWhereItSits
+          :evaluation="evaluation"
+          :family="recipe.family"
+          :others="others"
+          :now="sip > 0 ? sipNow?.mix : null"
+        />
       </section>
       <DrinksCostCard v-if="cost" :sell-price="draft.sellPrice.value" :cost="cost" @update:sell-price="setSell" />
     </aside>

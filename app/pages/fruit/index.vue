@@ -94,6 +94,9 @@ const overPage = computed(() => panel.value.show !== 'fruit')
       </div>
       <div v-if="!lots.length" class="empty" data-test="empty">
         <p>{{ t('fruit.empty') }}</p>
+        <ol class="steps">
+          <li v-for="s in ['weigh', 'press', 'cost']" :key="s">{{ t(`fruit.step.${s}`) }}</li>
+        </ol>
       </div>
       <template v-else>
         <p v-if="first" class="first" data-test="use-first">
