@@ -4,6 +4,7 @@ import type { Figure } from '#core/figures'
 import { decimalsOf } from '#core/region'
 import { inShown, shownUnit, unitFor } from '#core/units/system'
 import { useSession } from '~/stores/session'
+import { standsFor } from '~/forms/shown-exactly'
 import { ownName } from '~/utils/own-names'
 import {
   decimalMark,
@@ -64,10 +65,13 @@ export function useFormat() {
   /** A kept unit as it is, in which sums are done. */
   const keptUnit = (kept: string): string => (kept === '1' ? '' : kept.replace('money', sign.value))
   /** A kept amount as somebody here would type it. @param kept left out for a plain number */
-  const typed = (value: number | null | undefined, kept = '1', digits = 4): string =>
-    value === null || value === undefined
-      ? ''
-      : typedNumber(inShown(value, shownUnit(kept, session.units)), session.region, digits)
+  function typed(value: number | null | undefined, kept = '1', digits = 4): string {
+    if (value === null || value === undefined) return ''
+    const shown = shownUnit(kept, session.units)
+    const text = typedNumber(inShown(value, shown), session.region, digits)
+    if (shown.unit !== kept) standsFor(text, kept, shown.unit, value)
+    return text
+  }
   const day = (iso: string): string => formatDay(iso, locale.value, session.region, session.stand?.timeZone)
   const calendarDay = (d: string): string => formatCalendarDay(d, locale.value, session.region)
   const weekday = (d: string): string => formatWeekday(d, locale.value)

@@ -16,6 +16,7 @@ import {
 } from '#core/units'
 import type { Amount } from '#core/recipe'
 import { useSession } from '~/stores/session'
+import { shownExactly } from './shown-exactly'
 
 const KEPT: readonly string[] = ['g', 'kg', 'mL', 'L', 'pieces', '°C']
 /** What is asked about an amount, once. */
@@ -52,6 +53,7 @@ export function useAmount(
   text: Ref<string>,
   kept: () => string | undefined,
   what: () => What | null,
+  isFocused: () => boolean,
   isMetric = false,
 ) {
   const session = useSession()
@@ -73,8 +75,11 @@ export function useAmount(
   })
 
   const takesUnits = computed(() => KEPT.includes(kept() ?? ''))
+  /** what it stands for, where it is as it was shown */
+  const exact = computed(() => shownExactly(text.value, kept() ?? '1', shown.value.unit))
   const typed = computed((): Typed => (takesUnits.value ? parseAmount(text.value, what()?.pieces) : plain(text.value)))
   const read = computed((): Read => {
+    if (exact.value !== undefined) return { ...nothing, value: exact.value }
     const parsed = typed.value
     if (!parsed.ok) {
       if (parsed.code === 'amount-missing') return nothing
@@ -99,6 +104,7 @@ export function useAmount(
     const parsed = typed.value
     const unit = kept()
     if (value.value === null || (unit !== 'g' && unit !== 'mL')) return null
+    if (exact.value !== undefined) return { value: exact.value, unit }
     const [part, ...more] = parsed.ok ? parsed.parts : []
     const said = part?.unit ?? shown.value.typed
     const as = said === 'ounce' ? ounceOf(what()?.of ?? NOTHING_KNOWN) : said
@@ -114,7 +120,7 @@ export function useAmount(
     const parsed = typed.value
     if (!takesUnits.value || value.value === null) return ''
     const asTyped =
-      shown.value.unit === kept() &&
+      (shown.value.unit === kept() || !isFocused()) &&
       (!parsed.ok || parsed.parts.every((p) => p.unit === null || p.unit === shown.value.typed)) &&
       !/[/\u2044\u00bc-\u00be\u2150-\u215e]/.test(text.value)
     const unit = kept() === 'pieces' ? t('weighIn.pieces') : kept()

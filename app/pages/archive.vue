@@ -72,7 +72,7 @@ async function make(): Promise<void> {
           <b class="num">{{ day(c.at) }} {{ time(c.at) }}</b
           ><b v-if="c.broken" class="small broken" data-test="broken">{{ t('archive.broken') }} ✗</b
           ><span v-else class="small quiet"
-            >{{ t('archive.rows', { n: n(c.rows) }) }} · {{ n(c.bytes / 1024) }} kB<template v-if="c.checked">
+            >{{ t('archive.rows', { n: n(c.rows) }, c.rows) }} · {{ n(c.bytes / 1024) }} kB<template v-if="c.checked">
               · {{ t('archive.checked') }} ✓</template
             ></span
           >

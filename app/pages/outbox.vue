@@ -37,7 +37,7 @@ function titleOf(e: Entry): string {
 /** Whether it waits for a person. */
 const isPersons = (e: Entry): boolean => ['stale', 'refused', 'doubt', 'failed'].includes(e.state)
 const stateOf = (e: Entry): string =>
-  outbox.held(e) ? t('outbox.state.held') : t(`outbox.state.${e.state}`, { n: e.tries ?? 0 })
+  outbox.held(e) ? t('outbox.state.held') : t(`outbox.state.${e.state}`, { n: e.tries ?? 0 }, e.tries ?? 0)
 /** Why it waits is said too where it is more than that nobody answers: a full disk, a failure. */
 const sentences = (e: Entry): string[] =>
   !e.problem || ['sending', 'signin', 'stale'].includes(e.state) || (e.state === 'waiting' && e.problem.status === 0)

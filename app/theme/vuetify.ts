@@ -52,6 +52,8 @@ export default defineVuetifyConfiguration({
     global: { ripple: false, elevation: 0 },
     VBtn: { variant: 'flat', rounded: 'lg', height: 48, color: 'secondary' },
     VTextField: field,
+    VDateInput: field,
+    VDatePicker: { color: 'primary', elevation: 0 },
     VSelect: choice,
     VCombobox: choice,
     VAutocomplete: choice,

@@ -18,6 +18,8 @@ export interface StoryRow {
   at: string
   by: string
   voided: boolean
+  /** how many it is of, where its words go by that */
+  count?: number
   press?: Press
   words: Words
 }
@@ -43,6 +45,7 @@ export function storyRows(lot: Lot, presses: readonly Press[], events: readonly 
       at: lot.at,
       by: lot.by,
       voided: false,
+      count: lot.count ?? 1,
       words: (written) => ({
         kg: amountText(lot.amount, lot.unit === 'mL' ? 'mL' : 'g', written),
         n: written.n(lot.count ?? 0),
@@ -128,6 +131,8 @@ function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
         parts: e.parts.length ? `, ${partsText(e.parts)}` : '',
       }
     if (e.kind === 'sort') return { kg: amount(e.kg, 'kg'), parts: partsText(e.parts) }
-    return { amount: amountText(amountG ?? 0, unit, written), note: e.note ? ` · ${e.note}` : '' }
+    // What it took and what was noted is all that most kinds have to say.
+    const { note } = e as { note?: string | null }
+    return { amount: amountText(amountG ?? 0, unit, written), note: note ? ` · ${note}` : '' }
   }
 }

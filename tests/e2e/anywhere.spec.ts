@@ -71,6 +71,39 @@ async function openedIn(browser: Browser, place: Place): Promise<Page> {
   return page
 }
 
+/** Cups, spoons and ounces: said in mL, kept as typed; and a look at a drink in ounces changes nothing of it. */
+async function asPeopleHaveThem(page: Page): Promise<void> {
+  const juice = input(page, 'amount-lemon-juice')
+  const row = page.locator('[data-test=amount-lemon-juice]')
+  const signed = page.locator('[data-test=sign-off]')
+  await page.reload()
+  await expect(juice).toHaveValue(/^1\.\d+$/)
+  await expect(signed).toBeDisabled()
+  await juice.fill('1/4 cup')
+  await expect(row).toContainText('= 59.15 mL')
+  await expect(signed).toBeEnabled()
+  await expect(page.locator('[data-test=draft-state]')).toHaveText('saved')
+  await juice.fill('2 oz')
+  await page.locator('[data-test=ounce-volume]').click()
+  await expect(row).toContainText('= 59.15 mL')
+  await expect(page.locator('[data-test=draft-state]')).toHaveText('saved')
+  await page.reload()
+  await expect(juice).toHaveValue('2')
+  for (const [text, sentence] of [
+    ['1/0 cup', 'divides by nothing'],
+    ['1 1/2/3', 'is no amount'],
+    ['3 stones', 'no unit “stones”'],
+    ['98 °F', 'another kind of unit'],
+    ['1,234', 'Is 1,234 meant as'],
+  ] as const) {
+    await juice.fill(text)
+    await expect(row).toContainText(sentence)
+    await expect(juice).toHaveValue(text)
+  }
+  await juice.fill('2')
+  await expect(page.locator('[data-test=draft-state]')).toHaveText('saved')
+}
+
 for (const [name, place] of Object.entries(PLACES))
   test(`in ${name}: from nothing to a costed cup`, async ({ browser }) => {
     test.setTimeout(180_000)
@@ -104,6 +137,8 @@ for (const [name, place] of Object.entries(PLACES))
     await expect(page.locator('[data-test=draft-state]')).toHaveText(/saved|guardado/)
     await page.locator('[data-test=sign-off]').click()
     await expect(page.locator('[data-test=sign-off]')).toContainText(/standard 1|estándar 1/)
+
+    if (name === 'the United States') await asPeopleHaveThem(page)
 
     // The day turns at the stand’s own midnight.
     await page.locator('nav a[href="/plan"]').click()

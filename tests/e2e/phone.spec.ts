@@ -62,7 +62,7 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
 
   await page.locator('nav').getByText('Bebidas', { exact: true }).tap()
   await page.locator('[data-test=drink]').first().tap()
-  await expect(page.locator('[data-test=sip-jug]')).toContainText(/\d,\d/)
+  await expect(page.locator('[data-test=sip-jug]')).toContainText(/\d\.\d/)
   await sound(page)
   await page.locator('nav').getByText('Plan', { exact: true }).tap()
   await expect(page.locator('[data-test=buy]')).toContainText('Por comprar')

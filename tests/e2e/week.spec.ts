@@ -30,7 +30,7 @@ async function receive(
     if (more.when) {
       const [day, time] = more.when.split(' ') as [string, string]
       await input(page, 'when').fill(day)
-      await input(page, 'when').press('Enter')
+      await input(page, 'when').press('Tab')
       await input(page, 'when-time').fill(time)
     }
   }

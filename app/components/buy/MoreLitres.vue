@@ -41,7 +41,7 @@ function want(): void {
     <div class="two">
       <FieldAmountField
         v-model="litres.text"
-        :label="t('plan.litres')"
+        :label="t('juice.amount')"
         unit="L"
         test="want-litres"
         :error="wrong"

@@ -102,13 +102,14 @@ function took(s: number | null): void {
 .cup {
   display: grid;
   gap: 8px;
+  min-width: 0;
 }
 h2 {
   font-size: 17px;
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(80px, 1fr) 120px 150px 60px 48px;
+  grid-template-columns: minmax(0, 1fr) 92px 128px 52px 40px;
   gap: 8px;
   align-items: center;
 }
@@ -117,7 +118,7 @@ h2 {
 }
 .more {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 170px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 132px);
   gap: 10px;
 }
 @media (max-width: 700px) {

@@ -38,11 +38,13 @@ const { sign, mark } = useFormat()
 const bench = useBench()
 const keypad = useKeypad()
 const input = ref<{ $el: HTMLElement } | null>(null)
+const isFocused = ref(false)
 const { what, sayOunces, sayWeight } = useAmountOf(() => props.of)
 const { shown, value, asAmount, problem, question, reading, meanings, take, asTyped } = useAmount(
   text,
   () => props.unit,
   () => what.value,
+  () => isFocused.value,
   props.metric,
 )
 const suffix = computed(() => (shown.value.unit === '1' ? undefined : shown.value.unit.replace('money', sign.value)))
@@ -118,12 +120,14 @@ function keyed(e: KeyboardEvent): void {
   bench.take(benchTarget.value.device)
 }
 function focused(): void {
+  isFocused.value = true
   bench.target = benchTarget.value
   bench.refused = null
   keypad.focus(target)
   nextTick(() => field()?.select())
 }
 function left(): void {
+  isFocused.value = false
   keypad.blur(target)
   emit('done')
 }

@@ -78,6 +78,9 @@ function weighed(): void {
 
 <style scoped>
 .ask {
+  white-space: normal;
+  text-align: left;
+  min-width: 0;
   display: grid;
   gap: 6px;
   font-size: 14px;
@@ -85,5 +88,6 @@ function weighed(): void {
 }
 .row {
   align-items: center;
+  flex-wrap: wrap;
 }
 </style>

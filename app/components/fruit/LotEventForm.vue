@@ -168,7 +168,10 @@ const all = (): void => {
       <p v-if="garnish !== null" class="small quiet" data-test="garnish-g">
         {{ t('event.garnishG', { g: amount(garnish, 'g'), each: amount(unitG!, 'g') })
         }}<template v-if="number.perPiece">
-          · {{ t('event.garnishes', { n: n(number.pieces! * number.perPiece) }) }}</template
+          ·
+          {{
+            t('event.garnishes', { n: n(number.pieces! * number.perPiece) }, number.pieces! * number.perPiece)
+          }}</template
         >
       </p>
     </template>

@@ -40,7 +40,7 @@ const label = computed(
         <b>{{ lot.kind === 'peeled' ? t('peel.of', { fruit: name(lot.itemKey) }) : name(lot.itemKey) }}</b>
         <FigureShown :value="lot.amount / 1000" unit="kg" :guessed="!lot.weighed" />
         <span class="quiet small rest">{{
-          [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }) : '', wasKg]
+          [lot.supplier, day(lot.at), lot.count ? t('fruit.pieces', { n: lot.count }, lot.count) : '', wasKg]
             .filter(Boolean)
             .join(' · ')
         }}</span>

@@ -151,11 +151,11 @@ async function save(confirm?: true): Promise<void> {
     </div>
     <p v-if="receipt && !receipt.weighed" class="small" data-test="from-count">
       {{
-        t('weighIn.fromCount', {
-          n: n(number.count!),
-          g: amount(receipt.unitG!, 'g'),
-          kg: amount(receipt.amountG / 1000, 'kg'),
-        })
+        t(
+          'weighIn.fromCount',
+          { n: n(number.count!), g: amount(receipt.unitG!, 'g'), kg: amount(receipt.amountG / 1000, 'kg') },
+          number.count!,
+        )
       }}
     </p>
     <p v-else-if="receipt?.unitG" class="small quiet">{{ t('weighIn.unitG', { g: amount(receipt.unitG, 'g') }) }}</p>
@@ -182,7 +182,7 @@ async function save(confirm?: true): Promise<void> {
     <v-combobox v-model="supplier" :items="suppliers" :label="t('weighIn.supplier')" data-test="supplier" />
     <FieldMore :label="t('weighIn.more')" :show="moreIsWrong || !!old" test="weigh-in-more">
       <FieldChoice v-model="feel" :label="t('weighIn.feel')" :items="items(FEELS, 'feel')" optional test="feel" />
-      <p v-if="ripens" class="small quiet">{{ t('weighIn.ripens', { n: n(ripens) }) }}</p>
+      <p v-if="ripens" class="small quiet">{{ t('weighIn.ripens', { n: n(ripens) }, ripens) }}</p>
       <FieldChoice v-model="place" :label="t('weighIn.place')" :items="items(PLACES, 'place')" test="place" />
       <FieldChoice
         v-model="waxed"

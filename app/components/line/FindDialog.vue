@@ -16,12 +16,20 @@ const catalogue = useCatalogue()
 const router = useRouter()
 watch(open, () => (text.value = ''))
 
+/** A drink of the stand's own is looked for more than what it is made of. */
+const OWN = 4
 interface Entry extends Searchable {
   kind: string
   to: string
 }
 const all = computed((): Entry[] => [
-  ...drinks.drinks.map((d) => ({ id: d.id, title: d.name, kind: t('stop.drinks'), to: `/drinks/${d.id}` })),
+  ...drinks.drinks.map((d) => ({
+    id: d.id,
+    title: d.name,
+    kind: t('stop.drinks'),
+    to: `/drinks/${d.id}`,
+    weight: OWN,
+  })),
   ...catalogue.ingredients.map((i) => ({
     id: i.key,
     title: name(i.key),

@@ -46,7 +46,7 @@ const amountOf = (value: number, { unit }: Lot): string => {
             /></span>
             <span class="small quiet">{{
               [
-                t('pack.came', { n: n(l.count ?? 1), amount: amountOf(l.amount, l), day: day(l.at) }),
+                t('pack.came', { n: n(l.count ?? 1), amount: amountOf(l.amount, l), day: day(l.at) }, l.count ?? 1),
                 l.supplier,
                 l.useBy ? t('kept.until', { day: calendarDay(l.useBy) }) : '',
               ]

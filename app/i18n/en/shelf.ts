@@ -72,7 +72,7 @@ export const shelf = {
     pieces: 'Whole fruit',
     perPiece: 'Pieces from each',
     garnishG: '{g} of the lot, {each} each',
-    garnishes: '{n} garnishes',
+    garnishes: '{n} garnish | {n} garnishes',
     reason: 'Why',
     look: {
       do: 'Look',
@@ -171,7 +171,7 @@ export const shelf = {
     per: 'Price of',
     costs: '{all} in all',
     save: 'Take in',
-    came: '{n} packs, {amount}, {day}',
+    came: '{n} pack, {amount}, {day} | {n} packs, {amount}, {day}',
   },
   packPer: { pack: 'a pack', all: 'all of it' },
   unit: {
@@ -187,11 +187,11 @@ export const shelf = {
     pieces: 'pieces',
   },
   story: {
-    packs: 'Taken in: {n} packs, {amount}',
+    packs: 'Taken in: {n} pack, {amount} | Taken in: {n} packs, {amount}',
     peel: 'Peeled {kg}: {left} left{parts}',
     peeled: 'Peeled, {kg} of {was} as purchased',
     weighed: 'Weighed in, {kg}',
-    counted: 'Counted in, {n} pieces taken as {kg}; not weighed',
+    counted: 'Counted in, {n} piece taken as {kg}; not weighed | Counted in, {n} pieces taken as {kg}; not weighed',
     kept: 'Kept, {g}',
     juice: 'Pressed, {kg}',
     base: 'Pressed {kg} {with}: {out} of {name}, ≈ {l} of it juice, {method}{extra}',

@@ -73,7 +73,7 @@ export const shelf: typeof en = {
     pieces: 'Frutas enteras',
     perPiece: 'Trozos de cada una',
     garnishG: '{g} del lote, {each} cada una',
-    garnishes: '{n} adornos',
+    garnishes: '{n} adorno | {n} adornos',
     reason: 'Por qué',
     look: {
       do: 'Revisar',
@@ -172,7 +172,7 @@ export const shelf: typeof en = {
     per: 'Precio de',
     costs: '{all} en total',
     save: 'Recibir',
-    came: '{n} paquetes, {amount}, {day}',
+    came: '{n} paquete, {amount}, {day} | {n} paquetes, {amount}, {day}',
   },
   packPer: { pack: 'un paquete', all: 'todo' },
   unit: {
@@ -188,11 +188,11 @@ export const shelf: typeof en = {
     pieces: 'piezas',
   },
   story: {
-    packs: 'Recibido: {n} paquetes, {amount}',
+    packs: 'Recibido: {n} paquete, {amount} | Recibido: {n} paquetes, {amount}',
     peel: 'Se pelaron {kg}: quedan {left}{parts}',
     peeled: 'Pelado, {kg} de {was} como se compró',
     weighed: 'Entrada, {kg}',
-    counted: 'Contado, {n} piezas tomadas como {kg}; sin pesar',
+    counted: 'Contado, {n} pieza tomada como {kg}; sin pesar | Contado, {n} piezas tomadas como {kg}; sin pesar',
     kept: 'Guardado, {g}',
     juice: 'Exprimido, {kg}',
     base: 'Se exprimieron {kg} {with}: {out} de {name}, de los que ≈ {l} son jugo, {method}{extra}',

@@ -81,7 +81,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
         <div>
           <h1>{{ asked ? name(asked) : t('fruit.title') }}</h1>
           <p class="quiet">
-            {{ t('fruit.summary', { kg: amount(store.kgOnHand, 'kg', 1), n: store.shelf.length }) }}
+            {{ t('fruit.summary', { kg: amount(store.kgOnHand, 'kg', 1), n: store.shelf.length }, store.shelf.length) }}
             <NuxtLink v-if="asked" to="/fruit">{{ t('fruit.showAll') }}</NuxtLink>
           </p>
         </div>

@@ -115,7 +115,7 @@ async function corrected(newId: string): Promise<void> {
           [
             lot.supplier,
             t('lot.came', { day: day(lot.at), who: lot.by }),
-            lot.count ? t('fruit.pieces', { n: lot.count }) : '',
+            lot.count ? t('fruit.pieces', { n: lot.count }, lot.count) : '',
             lot.place ? t(`place.${lot.look?.place ?? lot.place}`) : '',
             lot.purchasedG === null ? '' : t('peel.was', { kg: amount(lot.purchasedG / 1000, 'kg') }),
             lot.useFor,
@@ -218,7 +218,7 @@ async function corrected(newId: string): Promise<void> {
         <li v-for="r in rows" :key="r.id" :class="{ voided: r.voided }" :data-test="`story-${r.kind}`">
           <span class="small quiet">{{ day(r.at) }}, {{ r.by }}</span>
           <span
-            >{{ t(`story.${r.kind}`, r.words({ n, amount, t, name }))
+            >{{ t(`story.${r.kind}`, r.words({ n, amount, t, name }), r.count ?? 1)
             }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
           >
           <span v-if="session.mayPlan && !r.voided" class="row undo">
