@@ -3,11 +3,18 @@ export function useKeys(on: { find: () => void; keys: () => void }): void {
   const stops = useStops()
   const router = useRouter()
   const route = useRoute()
+  /** where a walk that is still under way leads: the next key goes on from there */
+  let going: string | null = null
   /** The stop before or after the one that is open; off the line, its ends. */
   function walk(by: 1 | -1): void {
-    const here = stops.value.findIndex((s) => route.path.startsWith(s.path))
+    const at = going ?? route.path
+    const here = stops.value.findIndex((s) => at.startsWith(s.path))
     const to = here < 0 ? stops.value.at(by > 0 ? 0 : -1) : stops.value[here + by]
-    if (to) void router.push(to.path)
+    if (!to) return
+    going = to.path
+    void router.push(to.path).finally(() => {
+      if (going === to.path) going = null
+    })
   }
   function pressed(e: KeyboardEvent): void {
     if (e.ctrlKey || e.metaKey || isTyping(e.target)) return

@@ -99,6 +99,8 @@ export function useAmount(
   }
 
   const value = computed(() => read.value.value)
+  /** its unit was typed with it: that of the field says nothing then */
+  const hasUnit = computed(() => typed.value.ok && typed.value.parts.some((p) => p.unit !== null))
   /** As it was typed: one number in a unit of weight or volume; of pieces or several parts it is in the kept one. */
   const asAmount = computed((): Amount | null => {
     const parsed = typed.value
@@ -148,6 +150,7 @@ export function useAmount(
     shown,
     value,
     asAmount,
+    hasUnit,
     problem,
     question: computed(() => read.value.question),
     reading,

@@ -219,6 +219,22 @@ it('how a fruit is handled is bounded, versioned, and the owner’s', async () =
   expect((await put({ daysToRipe: 6 })).body.code).toBe('stale')
 })
 
+it('the currency is fixed by the first price, and says so; the rest can be changed', async () => {
+  const { mayChangeCurrency, ...row } = (await owner.call('business')).body
+  const put = (over: object, who: Client = owner) => who.call('putBusiness', { body: { ...row, ...over } })
+  await owner.call('postPrice', { body: { id: uuid(), ingredientKey: 'ginger', packPrice: 7, packG: 1000 } })
+  expect((await owner.call('business')).body.mayChangeCurrency).toBe(false)
+  expect(codesOf(await put({ currency: 'MXN' }))).toEqual(['currency:currency-has-prices'])
+  expect((await put({ currency: 'XYZ' })).status).toBe(422)
+  expect((await put({ region: 'ZZ' })).status).toBe(422)
+  expect((await put({ name: 'Not theirs' }, crew)).status).toBe(403)
+  expect((await put({ region: 'MX' })).body.version).toBe(row.version + 1)
+  expect((await owner.call('me')).body).toMatchObject({ region: 'MX', currency: row.currency })
+  expect((await put({})).body.code).toBe('stale')
+  await put({ version: row.version + 1 })
+  expect([typeof mayChangeCurrency, (await crew.call('business')).body.region]).toEqual(['boolean', row.region])
+})
+
 describe('every write that carries a key', () => {
   const keyed = (Object.values(contract) as Endpoint[]).filter((e) => e.keyed)
   /** A body that is right, for each: a new one needs a line here. */

@@ -153,7 +153,8 @@ test('a week at a stand', async ({ page }) => {
   await test.step('what to buy for Saturday, on one page', async () => {
     await page.goto('/plan')
     await input(page, 'day').fill('28/11/2026')
-    await page.locator('[data-test=day]').dispatchEvent('change')
+    await input(page, 'day').press('Tab')
+    await expect(page.locator('[data-day]')).toHaveAttribute('data-day', '2026-11-28')
     await input(page, 'cups').fill('120')
     await answered(page, '/plan/', () => page.keyboard.press('Enter'))
     await page.goto('/buy')

@@ -123,7 +123,20 @@ h2 {
 }
 @media (max-width: 700px) {
   .line {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: 1fr 1fr 44px;
+  }
+  .line > .r {
+    order: 1;
+  }
+  .line > .v-btn {
+    order: 2;
+  }
+  .line > .amount {
+    order: 3;
+  }
+  .line > .v-select {
+    order: 4;
+    grid-column: span 2;
   }
   .more {
     grid-template-columns: 1fr;

@@ -40,14 +40,16 @@ const keypad = useKeypad()
 const input = ref<{ $el: HTMLElement } | null>(null)
 const isFocused = ref(false)
 const { what, sayOunces, sayWeight } = useAmountOf(() => props.of)
-const { shown, value, asAmount, problem, question, reading, meanings, take, asTyped } = useAmount(
+const { shown, value, asAmount, hasUnit, problem, question, reading, meanings, take, asTyped } = useAmount(
   text,
   () => props.unit,
   () => what.value,
   () => isFocused.value,
   props.metric,
 )
-const suffix = computed(() => (shown.value.unit === '1' ? undefined : shown.value.unit.replace('money', sign.value)))
+const suffix = computed(() =>
+  shown.value.unit === '1' || hasUnit.value ? undefined : shown.value.unit.replace('money', sign.value),
+)
 
 /** What was refused stays said until something else is typed. */
 const refused = ref('')

@@ -100,23 +100,22 @@ export const problems = {
     'taken-out-missing': 'Type how much was taken out, above 0.',
     'juice-not-enough': '{ml_mL} is more than is left in this jug: {onHandMl}.',
     'not-of-juice': 'This can be done with fruit only. Of juice, say what was used, spilled or thrown away.',
-    'kg-missing': 'Type the kilos from the scale.',
-    'kg-not-positive': '{value_kg} is no weight. Type the kilos from the scale, above 0.',
-    'kg-too-much':
-      '{value_kg} is more than a stand weighs in at once (at most {most_kg}). Check the unit: kilos, not grams.',
+    'kg-missing': 'Type the weight from the scale.',
+    'kg-not-positive': '{value_kg} is no weight. Type the weight from the scale, above 0.',
+    'kg-too-much': '{value_kg} is more than a stand weighs in at once (at most {most_kg}). Check the unit.',
     'price-negative': 'A price of {value} is below nothing. Type 0 if the fruit was given.',
     'price-missing': 'Type the price of the pack; 0 if it was given.',
     'pack-missing': 'Type what the pack weighs, above 0.',
     'count-not-whole': '{value} pieces: count whole ones, or leave it empty.',
     'price-far-from-last':
-      '{price_perKg} is far from the last price, {last_perKg} ({times} times). Is the price per kilo?',
+      '{price_perKg} is far from the last price, {last_perKg} ({times} times). Is it the price of that unit?',
     'juice-missing': 'Type how much juice came out.',
     'juice-not-positive': '{value} of juice is none. Type what the jug or scale shows, above 0.',
     'juice-heavier-than-fruit': 'Juice of {juiceG} from {fruitG} is more than the fruit weighs. Check the unit.',
     'juice-more-than-liquor':
-      'Juice of {juiceG} is more than there is in {fruitG} of this fruit: its peel and fibre weigh too. At most {liquorG} can run out. Check the kilos and the unit.',
+      'Juice of {juiceG} is more than there is in {fruitG} of this fruit: its peel and fibre weigh too. At most {liquorG} can run out. Check the weight and the unit.',
     'trim-negative': 'Trimmed less than nothing? Type 0 or more.',
-    'trim-takes-all': 'Trimming {trimmedG} off {massG} leaves nothing to press. Check the kilos trimmed.',
+    'trim-takes-all': 'Trimming {trimmedG} off {massG} leaves nothing to press. Check what was trimmed.',
     'minutes-out-of-range': '{value} minutes cannot be. Type minutes above 0, at most a day.',
     'lot-not-enough': '{takenKg} is more than is left of this lot: {onHandKg}. Take less, or weigh the rest in first.',
     'not-a-fruit-lot': 'Only fruit that was weighed in can be pressed.',
@@ -127,15 +126,15 @@ export const problems = {
       'Parts of several fruits cannot be told apart. Peel or sort each fruit first, or leave the parts out.',
     'base-name-missing': 'What came out is no plain juice. Give it a name.',
     'base-more-than-went-in':
-      '{outG} came out, and {inG} of fruit and water went in, fibre and all. Check the water, the loads, the kilos and the unit.',
+      '{outG} came out, and {inG} of fruit and water went in, fibre and all. Check the water, the loads, the weight and the unit.',
     'base-far-above':
-      'Without the water it is {mlPerKg}, {times} times what this fruit gives ({meanMlPerKg}). Check the water, the loads, the kilos and the unit.',
+      'Without the water it is {mlPerKg}, {times} times what this fruit gives ({meanMlPerKg}). Check the water, the loads, the weight and the unit.',
     'base-far-below':
-      'Without the water it is {mlPerKg}, only {times} times what this fruit gives ({meanMlPerKg}). Check the water, the loads, the kilos and the unit.',
+      'Without the water it is {mlPerKg}, only {times} times what this fruit gives ({meanMlPerKg}). Check the water, the loads, the weight and the unit.',
     'yield-far-above':
-      '{mlPerKg} is {times} times what this fruit gives ({meanMlPerKg}). Was water added? Check the juice, the kilos and the unit.',
+      '{mlPerKg} is {times} times what this fruit gives ({meanMlPerKg}). Was water added? Check the juice, the weight and the unit.',
     'yield-far-below':
-      '{mlPerKg} is only {times} times what this fruit gives here ({meanMlPerKg}). Check the juice, the kilos and the unit.',
+      '{mlPerKg} is only {times} times what this fruit gives here ({meanMlPerKg}). Check the juice, the weight and the unit.',
     'cups-not-positive': '{value} cups cannot be poured. Type a whole number above 0, or leave it empty.',
     'cups-not-whole': '{value} cups: type a whole number.',
     'cups-too-much': '{value} cups is more than a stand pours in a day (at most {most}).',
@@ -215,14 +214,14 @@ export const problems = {
       'It does not get down to 21 °C in {surroundingsC}: within {allowedMin} min it has to. Use a water bath or ice. Local rules decide.',
     'cools-too-slowly-to-5':
       '{to5Min} min from 57 to 5 °C, allowed {allowedMin} in all. Use a shallow pan or ice. Local rules decide.',
-    'kg-or-count-missing': 'Type the kilos from the scale, or how many pieces there are.',
+    'kg-or-count-missing': 'Type the weight from the scale, or how many pieces there are.',
     'unit-weight-unknown':
       'What a piece of this fruit weighs is not known. Weigh it, or type the weight of a piece under what a kilo yields.',
     'price-needs-count': 'A price a piece needs the number of pieces. Count them.',
     'price-needs-crates': 'A price a crate needs the number of crates. It is under ripeness and place.',
     'weight-from-count': '{count} pieces of a usual {unitG} are taken as {kg_kg}. Nobody has weighed them.',
     'unit-weight-far':
-      '{count} pieces in {kg_kg} are {unitG} each; a usual one weighs {usualUnitG}. Check count and kilos.',
+      '{count} pieces in {kg_kg} are {unitG} each; a usual one weighs {usualUnitG}. Check count and weight.',
     'temp-out-of-range': '{value_C} cannot be for fruit: between {least_C} and {most_C}.',
     'brix-out-of-range': '{value} °Bx cannot be for a juice: between {least} and {most}.',
     'ph-out-of-range': 'A pH of {value} cannot be for a juice: between {least} and {most}.',

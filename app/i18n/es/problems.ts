@@ -102,23 +102,22 @@ export const problems: typeof en = {
     'taken-out-missing': 'Escribe cuánto se sacó, más de 0.',
     'juice-not-enough': '{ml_mL} es más de lo que queda en esta jarra: {onHandMl}.',
     'not-of-juice': 'Esto solo se hace con fruta. Del jugo, di qué se usó, se derramó o se tiró.',
-    'kg-missing': 'Escribe los kilos de la báscula.',
-    'kg-not-positive': '{value_kg} no es un peso. Escribe los kilos de la báscula, más de 0.',
-    'kg-too-much':
-      '{value_kg} es más de lo que un puesto pesa de una vez (máximo {most_kg}). Revisa la unidad: kilos, no gramos.',
+    'kg-missing': 'Escribe el peso de la báscula.',
+    'kg-not-positive': '{value_kg} no es un peso. Escribe el peso de la báscula, más de 0.',
+    'kg-too-much': '{value_kg} es más de lo que un puesto pesa de una vez (máximo {most_kg}). Revisa la unidad.',
     'price-negative': 'Un precio de {value} es menos que nada. Escribe 0 si la fruta fue regalada.',
     'price-missing': 'Escribe el precio del paquete; 0 si fue regalado.',
     'pack-missing': 'Escribe cuánto pesa el paquete, más de 0.',
     'count-not-whole': '{value} piezas: cuenta enteras o déjalo vacío.',
     'price-far-from-last':
-      '{price_perKg} está lejos del último precio, {last_perKg} ({times} veces). ¿El precio es por kilo?',
+      '{price_perKg} está lejos del último precio, {last_perKg} ({times} veces). ¿Es el precio de esa unidad?',
     'juice-missing': 'Escribe cuánto jugo salió.',
     'juice-not-positive': '{value} de jugo no es nada. Escribe lo que marca la jarra o la báscula, más de 0.',
     'juice-heavier-than-fruit': '{juiceG} de jugo de {fruitG} es más de lo que pesa la fruta. Revisa la unidad.',
     'juice-more-than-liquor':
-      '{juiceG} de jugo es más de lo que hay en {fruitG} de esta fruta: la cáscara y la fibra también pesan. Como máximo salen {liquorG}. Revisa los kilos y la unidad.',
+      '{juiceG} de jugo es más de lo que hay en {fruitG} de esta fruta: la cáscara y la fibra también pesan. Como máximo salen {liquorG}. Revisa el peso y la unidad.',
     'trim-negative': '¿Recorte menor que nada? Escribe 0 o más.',
-    'trim-takes-all': 'Quitar {trimmedG} de {massG} no deja nada que exprimir. Revisa los kilos recortados.',
+    'trim-takes-all': 'Quitar {trimmedG} de {massG} no deja nada que exprimir. Revisa lo recortado.',
     'minutes-out-of-range': '{value} minutos no puede ser. Escribe más de 0, como máximo un día.',
     'lot-not-enough':
       '{takenKg} es más de lo que queda de este lote: {onHandKg}. Toma menos, o pesa antes lo que falta.',
@@ -130,15 +129,15 @@ export const problems: typeof en = {
       'Las partes de varias frutas no se distinguen. Pela o separa antes cada fruta, o deja las partes en blanco.',
     'base-name-missing': 'Lo que salió ya no es jugo solo. Ponle un nombre.',
     'base-more-than-went-in':
-      'Salieron {outG}, y entraron {inG} de fruta y agua, con la fibra. Revisa el agua, las cargas, los kilos y la unidad.',
+      'Salieron {outG}, y entraron {inG} de fruta y agua, con la fibra. Revisa el agua, las cargas, el peso y la unidad.',
     'base-far-above':
-      'Sin el agua son {mlPerKg}, {times} veces lo que da esta fruta ({meanMlPerKg}). Revisa el agua, las cargas, los kilos y la unidad.',
+      'Sin el agua son {mlPerKg}, {times} veces lo que da esta fruta ({meanMlPerKg}). Revisa el agua, las cargas, el peso y la unidad.',
     'base-far-below':
-      'Sin el agua son {mlPerKg}, solo {times} veces lo que da esta fruta ({meanMlPerKg}). Revisa el agua, las cargas, los kilos y la unidad.',
+      'Sin el agua son {mlPerKg}, solo {times} veces lo que da esta fruta ({meanMlPerKg}). Revisa el agua, las cargas, el peso y la unidad.',
     'yield-far-above':
-      '{mlPerKg} es {times} veces lo que da esta fruta ({meanMlPerKg}). ¿Se agregó agua? Revisa el jugo, los kilos y la unidad.',
+      '{mlPerKg} es {times} veces lo que da esta fruta ({meanMlPerKg}). ¿Se agregó agua? Revisa el jugo, el peso y la unidad.',
     'yield-far-below':
-      '{mlPerKg} es solo {times} veces lo que da aquí esta fruta ({meanMlPerKg}). Revisa el jugo, los kilos y la unidad.',
+      '{mlPerKg} es solo {times} veces lo que da aquí esta fruta ({meanMlPerKg}). Revisa el jugo, el peso y la unidad.',
     'cups-not-positive': '{value} vasos no se pueden servir. Escribe un número entero mayor que 0 o déjalo vacío.',
     'cups-not-whole': '{value} vasos: escribe un número entero.',
     'cups-too-much': '{value} vasos es más de lo que un puesto sirve en un día (máximo {most}).',
@@ -217,14 +216,14 @@ export const problems: typeof en = {
       'No baja a 21 °C en {surroundingsC}: debe hacerlo en {allowedMin} min. Usa baño de agua o hielo. Deciden las normas locales.',
     'cools-too-slowly-to-5':
       '{to5Min} min de 57 a 5 °C, permitido {allowedMin} en total. Usa charola baja o hielo. Deciden las normas locales.',
-    'kg-or-count-missing': 'Escribe los kilos de la báscula, o cuántas piezas hay.',
+    'kg-or-count-missing': 'Escribe el peso de la báscula, o cuántas piezas hay.',
     'unit-weight-unknown':
       'No se sabe lo que pesa una pieza de esta fruta. Pésala, o escribe el peso de una pieza en lo que rinde un kilo.',
     'price-needs-count': 'Un precio por pieza necesita el número de piezas. Cuéntalas.',
     'price-needs-crates': 'Un precio por caja necesita el número de cajas. Está en madurez y lugar.',
     'weight-from-count': '{count} piezas de unos {unitG} se toman como {kg_kg}. Nadie las ha pesado.',
     'unit-weight-far':
-      '{count} piezas en {kg_kg} son {unitG} cada una; una usual pesa {usualUnitG}. Revisa la cuenta y los kilos.',
+      '{count} piezas en {kg_kg} son {unitG} cada una; una usual pesa {usualUnitG}. Revisa la cuenta y el peso.',
     'temp-out-of-range': '{value_C} no puede ser para fruta: entre {least_C} y {most_C}.',
     'brix-out-of-range': '{value} °Bx no puede ser para un jugo: entre {least} y {most}.',
     'ph-out-of-range': 'Un pH de {value} no puede ser para un jugo: entre {least} y {most}.',
