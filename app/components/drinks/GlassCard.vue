@@ -39,19 +39,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 
 <template>
   <section class="sheet">
-    <div class="lenses" role="tablist" :aria-label="t('lens.label')">
-      <button
-        v-for="(l, i) in lenses"
-        :key="l"
-        type="button"
-        role="tab"
-        :aria-selected="lens === l"
-        :data-test="`lens-${l}`"
-        @click="lens = l"
+    <v-tabs v-model="lens" class="lenses" hide-slider grow :aria-label="t('lens.label')">
+      <v-tab v-for="(l, i) in lenses" :key="l" :value="l" :data-test="`lens-${l}`"
+        >{{ t(`lens.${l}`) }} <small>{{ i + 1 }}</small></v-tab
       >
-        {{ t(`lens.${l}`) }} <small>{{ i + 1 }}</small>
-      </button>
-    </div>
+    </v-tabs>
     <DrinksBigGlass
       :evaluation="evaluation"
       :cost="cost"
@@ -94,22 +86,21 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
   font-weight: 700;
 }
 .lenses {
-  display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: 1fr;
-  gap: 6px;
   margin-bottom: 8px;
 }
-.lenses button {
+.lenses :deep(.v-slide-group__content) {
+  gap: 6px;
+}
+.lenses :deep(.v-tab) {
+  min-width: 0;
   min-height: 48px;
-  border: 0;
+  padding: 0 6px;
   border-radius: 12px;
   background: var(--sand);
   color: var(--ink);
   font: 600 15px var(--text);
-  cursor: pointer;
 }
-.lenses button[aria-selected='true'] {
+.lenses :deep(.v-tab[aria-selected='true']) {
   background: var(--ink);
   color: var(--sheet);
 }
@@ -127,7 +118,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
   text-align: center;
 }
 @media (max-width: 820px) {
-  .lenses button {
+  .lenses :deep(.v-tab) {
     font-size: 14px;
   }
 }

@@ -58,7 +58,7 @@ const errorAt = (of: string, field: string): string | undefined =>
       <b>{{ name(key) }}</b>
       <FieldAmountField
         v-model="text[key]"
-        :label="t('store.packPrice')"
+        :label="t('store.price')"
         unit="money"
         :error="errorAt(key, 'packPrice')"
         :test="`price-${key}`"
@@ -81,7 +81,7 @@ const errorAt = (of: string, field: string): string | undefined =>
       <b>{{ t('store.stand.labourPerH.label') }}</b>
       <FieldAmountField
         v-model="text.labour"
-        :label="t('store.stand.labourPerH.label')"
+        :label="t('store.price')"
         unit="money/h"
         :error="errorAt('labour', 'packPrice')"
         test="labour"
@@ -107,7 +107,7 @@ const errorAt = (of: string, field: string): string | undefined =>
 }
 form {
   display: grid;
-  grid-template-columns: minmax(90px, 1fr) minmax(0, 1fr) minmax(0, 1fr) auto;
+  grid-template-columns: minmax(80px, 1fr) minmax(0, 1.2fr) minmax(0, 1.2fr) auto;
   gap: 8px;
   align-items: center;
 }

@@ -118,7 +118,7 @@ h2 {
 }
 .more {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 132px);
+  grid-template-columns: minmax(0, 1fr) minmax(0, 156px);
   gap: 10px;
 }
 @media (max-width: 700px) {

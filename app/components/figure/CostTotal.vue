@@ -17,6 +17,7 @@ const unit = computed(() => (props.unit === undefined ? {} : { unit: props.unit 
 
 <style scoped>
 small {
+  margin-right: 5px;
   font: 400 13px var(--text);
 }
 </style>

@@ -1,6 +1,7 @@
 /** The shelf of drinks, drafts and standards. */
 export const drinks = {
   drinks: {
+    search: 'Search the drinks',
     startWhy:
       'Begin with a plain drink of a family, and make it yours: every amount can be changed. Or make a new one.',
     startName: '{family}, to begin with',

@@ -1,6 +1,7 @@
 /** The shelf of drinks, drafts and standards. */
 export const drinks = {
   drinks: {
+    search: 'Buscar en las bebidas',
     startWhy:
       'Empieza con una bebida sencilla de una familia y hazla tuya: cada cantidad se puede cambiar. O haz una nueva.',
     startName: '{family}, para empezar',

@@ -7,6 +7,7 @@ import { useDrinks } from '~/stores/drinks'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
 import { uuid } from '~/utils/api'
+import { matches } from '~/utils/words'
 
 const drinks = useDrinks()
 const catalogue = useCatalogue()
@@ -27,6 +28,14 @@ const cards = computed(() =>
       cost: evaluation && drinks.costOf(document, evaluation),
     }
   }),
+)
+const search = ref('')
+/** From so many drinks on there is a search. */
+const MANY = 9
+const found = computed(() =>
+  (search.value ?? '').trim()
+    ? cards.value.filter((c) => matches(search.value, c.drink.name, t(`family.${c.drink.family}`)))
+    : cards.value,
 )
 const scaleMl = computed(() => Math.max(400, ...catalogue.cups.map((c) => c.capacityMl)))
 
@@ -96,13 +105,15 @@ async function make(): Promise<void> {
       <v-btn @click="making = false">{{ t('do.cancel') }}</v-btn>
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     </form>
-    <div v-if="!cards.length && !making && drinks.ready" class="empty" data-test="empty">
+    <div v-if="!cards.length && !making && drinks.ready" class="begin" data-test="empty">
       <DrinksStartGlasses v-if="session.mayPlan" :busy="form.busy.value" @start="start" />
       <p v-else class="sheet">{{ t('drinks.emptyCrew') }}</p>
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     </div>
+    <FieldSearch v-if="cards.length > MANY" v-model="search" :label="t('drinks.search')" test="search-drinks" />
+    <p v-if="cards.length && !found.length" class="quiet">{{ t('find.none', { text: search }) }}</p>
     <ul class="shelf">
-      <li v-for="c in cards" :key="c.drink.id">
+      <li v-for="c in found" :key="c.drink.id">
         <NuxtLink :to="`/drinks/${c.drink.id}`" class="card" data-test="drink">
           <DrinksMiniGlass
             v-if="c.evaluation"
@@ -154,12 +165,6 @@ async function make(): Promise<void> {
   gap: 12px;
   align-items: start;
   margin-bottom: 18px;
-}
-.empty {
-  font-size: 18px;
-  line-height: 1.5;
-  max-width: 640px;
-  padding: 30px;
 }
 .shelf {
   list-style: none;

@@ -5,6 +5,7 @@ import { crateFigure, isOfOne, partsOfLot } from '#core/yield'
 import { isThere, useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
+import { matches, wordsOf } from '~/utils/words'
 
 type Panel =
   | { show: 'fruit' }
@@ -25,12 +26,20 @@ watch(
   () => session.standId,
   () => void Promise.all([store.load(), usePlan().load()]),
 )
+const search = ref('')
 const asked = computed(() => (typeof route.query.fruit === 'string' ? route.query.fruit : ''))
 const lots = computed(() => {
   // What is to be used first on top; what is used up, the newest first, behind.
   const all = [...store.shelf, ...store.received.filter((l) => !isThere(l))]
-  return asked.value ? all.filter((l) => l.itemKey === asked.value) : all
+  const here = asked.value ? all.filter((l) => l.itemKey === asked.value) : all
+  const query = (search.value ?? '').trim()
+  return query
+    ? here.filter((l) => matches(query, name(l.itemKey), wordsOf(l.itemKey), l.supplier ?? '', day(l.at)))
+    : here
 })
+/** From so many lots on there is a search. */
+const MANY = 12
+const isLong = computed(() => store.received.length > MANY)
 const MOST_USED_UP = 3
 const shown = computed(() => {
   const there = lots.value.filter(isThere)
@@ -92,7 +101,9 @@ const overPage = computed(() => panel.value.show !== 'fruit')
           }}</v-btn></span
         >
       </div>
-      <div v-if="!lots.length" class="empty" data-test="empty">
+      <FieldSearch v-if="isLong" v-model="search" :label="t('fruit.search')" test="search-lots" />
+      <p v-if="!lots.length && search" class="quiet">{{ t('find.none', { text: search }) }}</p>
+      <div v-else-if="!lots.length" class="empty" data-test="empty">
         <p>{{ t('fruit.empty') }}</p>
         <ol class="steps">
           <li v-for="s in ['weigh', 'press', 'cost']" :key="s">{{ t(`fruit.step.${s}`) }}</li>
