@@ -74,7 +74,7 @@ async function openedIn(browser: Browser, place: Place): Promise<Page> {
 /** Cups, spoons and ounces: said in mL, kept as typed; and a look at a drink in ounces changes nothing of it. */
 async function asPeopleHaveThem(page: Page): Promise<void> {
   const juice = input(page, 'amount-lemon-juice')
-  const row = page.locator('.amount', { has: juice })
+  const row = page.locator('.amount.dense', { has: juice })
   const signed = page.locator('[data-test=sign-off]')
   await page.reload()
   await expect(juice).toHaveValue(/^1\.\d+$/)

@@ -171,7 +171,7 @@ test('a week at a stand', async ({ page }) => {
     await input(page, 'want-litres').fill('6')
     await page.locator('[data-test=want]').click()
     await expect(page.locator('[data-test=buying-apple]')).toContainText('× 13 kg')
-    await expect(page.locator('[data-test=buy-total]')).toHaveText(/^\d+\.\d\d$/)
+    await expect(page.locator('[data-test=buy-total]')).toHaveText(/^€\d+\.\d\d$/)
     const pdf = (
       await page.pdf({ format: 'A4', margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' } })
     ).toString('latin1')
