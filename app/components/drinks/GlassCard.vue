@@ -100,9 +100,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
   color: var(--ink);
   font: 600 15px var(--text);
 }
+.lenses :deep(.v-tab .v-btn__content) {
+  gap: 5px;
+}
+/* The framework colours the tab that is chosen by itself. */
 .lenses :deep(.v-tab[aria-selected='true']) {
   background: var(--ink);
-  color: var(--sheet);
+  color: var(--sheet) !important;
 }
 .lenses small {
   font-weight: 400;
