@@ -16,3 +16,9 @@ const text = defineModel<string>({ default: '' })
     @click:clear="text = ''"
   />
 </template>
+
+<style scoped>
+.search {
+  margin: 4px 0 10px;
+}
+</style>
