@@ -88,6 +88,11 @@ describe('the archive', () => {
       'archive-unreadable',
     ],
     [
+      'with a kind of lot that nobody knows',
+      () => remade('lot', (t) => t.replace('"received"', '"conjured"')),
+      'archive-unreadable',
+    ],
+    [
       'of a newer Olvex',
       () => tampered('manifest.json', (t) => t.replace(/"schema": \d+/, '"schema": 9999')),
       'archive-newer',
