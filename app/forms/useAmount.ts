@@ -58,7 +58,7 @@ export function useAmount(
 ) {
   const session = useSession()
   const { t } = useI18n()
-  const { n, amount } = useFormat()
+  const { n } = useFormat()
   /** the text whose three digits after the mark were taken as they stand */
   const accepted = ref('')
   const system = computed(() => (isMetric ? 'metric' : session.units))
@@ -157,7 +157,6 @@ export function useAmount(
     meanings,
     take,
     asTyped,
-    amount,
   }
 }
 

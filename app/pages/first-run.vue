@@ -2,7 +2,8 @@
 import { useI18n } from 'vue-i18n'
 import type { Where } from '~/components/door/WhereFields.vue'
 import { api } from '~/utils/api'
-import { likelyRegion, usualOf } from '~/utils/regions'
+import { usualOf } from '#core/region'
+import { likelyRegion } from '~/utils/regions'
 
 definePageMeta({ layout: 'door' })
 const { t, locale } = useI18n()

@@ -1,4 +1,4 @@
-import { MONEY, REGIONS, usualOf } from '#core/region'
+import { MONEY, REGIONS } from '#core/region'
 
 /** Zones of a region; not every browser tells them. */
 function zonesOf(region: string): readonly string[] {
@@ -31,5 +31,3 @@ export const regionsBy = (language: string): Named[] => named(REGIONS, 'region',
 /** Currencies with their code, as several have one name or one sign. */
 export const currenciesBy = (language: string): Named[] =>
   named(MONEY, 'currency', language).map(({ value, title }) => ({ value, title: `${title} (${value})` }))
-
-export { usualOf }

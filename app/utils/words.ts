@@ -41,3 +41,6 @@ export function wordsOf(key: string): string {
   if (!names.value) void loadNames()
   return [SYNONYMS[key] ?? '', ...(names.value ?? []).map((of) => of[key] ?? '')].join(' ')
 }
+
+/** A word as a sentence begins with it. */
+export const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1)

@@ -322,3 +322,25 @@ describe('what a cup leaves', () => {
   })
   it('a kilo of a pack', () => expect(pricePerKg({ packPrice: 3, packG: 1500 })).toBe(2))
 })
+
+describe('what nobody has said yet', () => {
+  const plain = withLayer(newDrink(null, 300), { ingredient: 'lemon-juice' }, { value: 40, unit: 'mL' })
+  const costOf = (known: PriceBook) => cupCost(evaluateRecipe(plain, shippedContext({})), plain.serve!, [], known)
+  it('an hour of work: the cup has no cost in full, and its work is named', () => {
+    const cost = costOf({ ...book(), labourPerH: null })
+    expect([cost.total, cost.missing.includes('labour')]).toEqual([null, true])
+    expect(cost.lines.find((l) => l.key === 'labour')!.cost).toBeNull()
+    expect(costOf(book()).missing).not.toContain('labour')
+  })
+  it('the tap costs nothing, until it has a price', () => {
+    const without = Object.fromEntries(Object.entries(prices).filter(([key]) => key !== 'water')) as typeof prices
+    expect(costPerGram(book(without), 'water', new Set())!.value).toBe(0)
+    const priced = { ...prices, water: { packPrice: 2, packG: 1000, since } }
+    expect(costPerGram(book(priced), 'water', new Set())!.value).toBeCloseTo(0.002, 12)
+  })
+  it('a currency without decimals has whole coins', () => {
+    const coins = [...coinsOfLines(costOf(book()), 0).values()]
+    expect(coins.every(Number.isInteger)).toBe(true)
+    expect(coins.reduce((a, b) => a + b, 0)).toBe(Math.round(costOf(book()).known.value))
+  })
+})

@@ -1,4 +1,13 @@
-import { evaluateRecipe, FAMILIES, shippedContext, startingDrink, USUAL_ZONE } from '.'
+import {
+  evaluateRecipe,
+  FAMILIES,
+  isOnlyWater,
+  newDrink,
+  shippedContext,
+  startingDrink,
+  USUAL_ZONE,
+  withLayer,
+} from '.'
 
 describe('a plain drink to begin with', () => {
   const within = ([low, high]: readonly [number, number], value: number): boolean => value >= low && value <= high
@@ -11,4 +20,11 @@ describe('a plain drink to begin with', () => {
       expect(jug.volume.value).toBeCloseTo(volumeMl, 6)
       expect([flags, layers.some((l) => l.fillsUp)]).toEqual([[], true])
     })
+})
+
+it('water alone is no drink of anybody’s', () => {
+  const water = newDrink(null, 300)
+  expect([isOnlyWater(water), isOnlyWater(newDrink(null, 300, 'sparkling-water'))]).toEqual([true, true])
+  expect(isOnlyWater(withLayer(water, { ingredient: 'lemon-juice' }, { value: 1, unit: 'mL' }))).toBe(false)
+  expect(isOnlyWater(withLayer(water, { prep: 'x' }, { value: 1, unit: 'mL' }))).toBe(false)
 })

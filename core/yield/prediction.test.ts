@@ -1,7 +1,10 @@
+import { evaluateFigure } from '../figures'
+import { dataOfRow } from '../substances'
+import { amountOf, handlingOf, type BaseMake } from '.'
 import { interval } from '../evidence'
 import { INGREDIENTS } from '../substances'
 import { fruitYield, handbookYield } from '.'
-import { compareYields, kgForJuice, predictYield, sureMlPerKg, sureYield } from './prediction'
+import { compareYields, kgForJuice, predictYield, sureMlPerKg, sureYield, sureBase } from './prediction'
 
 describe('the yield of the next lot', () => {
   it('is the handbook’s without a press, and the newest presses’ after many', () => {
@@ -49,4 +52,55 @@ describe('two methods', () => {
   })
   it('are not told apart by one press', () =>
     expect([compareYields([400], [300, 310]), compareYields([5, 5], [5, 5])]).toEqual([null, null]))
+})
+
+describe('how much of a base a gram of fruit gives at least', () => {
+  const base = (over: Partial<BaseMake> = {}): BaseMake => ({
+    runs: 2,
+    composition: {},
+    ph: 3,
+    cautions: [],
+    gPerMl: 1.02,
+    minutesPerL: null,
+    perFruit: [],
+    parts: [
+      { key: 'lemon', gPerG: 1 },
+      { key: 'water', gPerG: 0.4 },
+    ],
+    ...over,
+  })
+  const sure = (of: BaseMake, p = 0.9): number => sureBase(of, p, {})!.value
+  it('is less the surer it is to be, and less than what is expected', () => {
+    expect(sure(base())).toBeLessThan(1)
+    expect(sure(base(), 0.99)).toBeLessThan(sure(base(), 0.8))
+    const figure = sureBase(base(), 0.9, {})!
+    expect(evaluateFigure(figure)).toBeCloseTo(figure.value, 12)
+  })
+  it('only the juice in it is unsure: the more of it is water, the surer it is', () => {
+    const thin = [
+      { key: 'lemon', gPerG: 1 },
+      { key: 'water', gPerG: 0.8 },
+    ]
+    expect(sure(base({ parts: thin }))).toBeGreaterThan(sure(base()))
+  })
+  it('follows what its makings gave', () => {
+    expect(sure(base({ perFruit: [1, 1, 1, 1, 1, 1] }))).toBeGreaterThan(sure(base()))
+    expect(sure(base({ perFruit: [0.7, 0.7, 0.7] }))).toBeLessThan(sure(base({ perFruit: [1, 1, 1] })))
+  })
+})
+
+describe('what is known of a thing whose amount is typed', () => {
+  const of = (key: string, cupG: number | null = null) => {
+    const data = dataOfRow({ likeKey: key, kind: '', own: null, base: null, handling: { cupG } }, INGREDIENTS.get(key))!
+    return amountOf(data, handlingOf({ key }, null), null)
+  }
+  it('what is poured has its density, what is heaped a cup, whole fruit a piece', () => {
+    expect(of('lemon-juice')).toMatchObject({ isLiquid: true, gPerMl: expect.closeTo(1.03, 1) })
+    expect(of('white-sugar')).toMatchObject({ isLiquid: false, gPerMl: expect.closeTo(200 / 236.588, 6) })
+    expect(of('lime')).toMatchObject({ isLiquid: false, gPerMl: null, gPerPiece: expect.any(Number) })
+  })
+  it('a cup that somebody weighed here goes before', () => {
+    expect(of('white-sugar', 220).gPerMl).toBeCloseTo(220 / 236.588, 6)
+    expect(of('strawberry', 150).gPerMl).toBeCloseTo(150 / 236.588, 6)
+  })
 })

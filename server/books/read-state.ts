@@ -46,7 +46,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   return {
     now: now().toISOString(),
     teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead') },
-    decimals: needs.prices ? await currencyDecimals(tx) : 0,
+    decimals: await currencyDecimals(tx),
     stand: (id) => stands.has(id),
     lot: (id) => lots.get(id),
     fact: (id) => facts.get(id),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { UNIT_SYSTEMS, type UnitSystem } from '#core/region'
-import { currenciesBy, regionsBy, usualOf } from '~/utils/regions'
+import { UNIT_SYSTEMS, usualOf, type UnitSystem } from '#core/region'
+import { currenciesBy, regionsBy } from '~/utils/regions'
 
 // Where the business is, what it counts in and what it measures in: suggested as one line, and open to change.
 export interface Where {

@@ -10,7 +10,7 @@ const props = defineProps<{ missing: readonly string[] }>()
 const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
-const { name, typed } = useFormat()
+const { name } = useFormat()
 const priced = computed(() => props.missing.filter((key) => catalogue.byKey.has(key)))
 const asksWork = computed(() => props.missing.includes('labour'))
 const others = computed(() => props.missing.filter((k) => k !== 'labour' && !catalogue.byKey.has(k)))
@@ -22,7 +22,7 @@ watch(
   priced,
   (keys) => {
     // By the pound or the kilo, until somebody says how large the pack is.
-    for (const key of keys) pack[key] ??= session.units === 'us' ? '1' : typed(1)
+    for (const key of keys) pack[key] ??= '1'
   },
   { immediate: true },
 )

@@ -23,7 +23,7 @@ function chosen(to: unknown): void {
     return
   }
   // The framework's field speaks in dates of the machine, at whatever hour: its day is the one that was chosen.
-  // eslint-disable-next-line no-restricted-syntax -- as above
+  // eslint-disable-next-line no-restricted-syntax -- it is the date that the framework's field was given above
   day.value = dayFrom(to.getFullYear(), to.getMonth() + 1, to.getDate()) ?? ''
 }
 </script>

@@ -2,15 +2,15 @@
 import { useI18n } from 'vue-i18n'
 import { usePlan } from '~/stores/plan'
 import { isDay, shiftDay } from '#core/time'
+import { capital } from '~/utils/words'
 
 /** The day that is planned or bought for: one of the next, or another. */
 const props = defineProps<{ next: number; test: string }>()
 const plan = usePlan()
 const { t } = useI18n()
 const { weekday } = useFormat()
-/** Beside "Today" and "Tomorrow" a day begins with a capital in both languages. */
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1)
 
+// Beside "Today" and "Tomorrow" a day begins with a capital in both languages.
 const labelOf = (day: string, ahead: number): string =>
   ahead === 0 ? t('plan.today') : ahead === 1 ? t('plan.tomorrow') : capital(weekday(day))
 const days = computed(() =>

@@ -12,6 +12,7 @@ import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
 import { api, noAnswer } from '~/utils/api'
 import { fillOf } from '~/utils/colours'
+import { capital } from '~/utils/words'
 
 // What a kilo of one fruit yields here: mean, spread and trend, which way of pressing pays, and what to expect of the
 // next lot.
@@ -79,7 +80,6 @@ const tables = computed(() =>
 )
 const word = (k: string): string =>
   te(`method.${k}`) ? t(`method.${k}`) : te(`fruitTemp.${k}`) ? t(`fruitTemp.${k}`) : k
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1)
 const asked = computed(() => study.value.asked.map((id) => presses.value.find((p) => p.id === id)!).filter(Boolean))
 const answeredMarks = computed(() => presses.value.filter((p) => p.mark))
 const why = reactive<Record<string, string>>({})
