@@ -39,6 +39,7 @@ describe('an amount as people have it', () => {
     ['750 g', 'kg', NOTHING_KNOWN, 0.75],
     ['2 lb', 'kg', NOTHING_KNOWN, 0.9072],
     ['2 lb 4 oz', 'g', NOTHING_KNOWN, 1020.5828],
+    ['2 lb 4 oz', 'g', SYRUP, 1020.5828],
     ['4 oz', 'g', NOTHING_KNOWN, 113.3981],
     ['1 1/4 cup', 'mL', NOTHING_KNOWN, 295.7353],
     ['1¼ cups', 'mL', NOTHING_KNOWN, 295.7353],
