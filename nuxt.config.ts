@@ -33,6 +33,8 @@ export default defineNuxtConfig({
     '@fontsource-variable/bricolage-grotesque/index.css',
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
     '~/theme/main.scss',
+    '~/theme/tables.scss',
+    '~/theme/paper.scss',
   ],
   vuetify: {
     vuetifyOptions: './app/theme/vuetify.ts',
@@ -57,7 +59,9 @@ export default defineNuxtConfig({
       const folder = nitro.options.output.publicDir
       await generateSW({
         globDirectory: folder,
-        globPatterns: ['**/*.{js,css,woff2,svg}'],
+        // The solver too: a label is matched without a connection.
+        globPatterns: ['**/*.{js,css,woff2,svg,wasm}'],
+        maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         swDest: join(folder, 'sw.js'),
         mode: 'production',
         sourcemap: false,
@@ -72,7 +76,7 @@ export default defineNuxtConfig({
     },
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: CORE_TYPES } },
-  vite: { build: { target: 'es2022' } },
+  vite: { build: { target: 'es2022' }, worker: { format: 'es' } },
   // The server's own start, with limits that its constructor takes; the development server has another.
   $production: { nitro: { entry: here('./server/entry.ts') } },
   // Nuxt 4.4.5 asks for a server entry in development even with `ssr: false`, and stops without one; it is never run.

@@ -80,6 +80,16 @@ const pack = (standId: string): BodyInput<'postPack'> => ({
   unit: 'kg',
   price: { paid: 1, per: 'pack' },
 })
+/** A kilo of a prep, of what is in no lot. */
+const making = (standId: string, prep: Row): BodyInput<'postBatch'> => ({
+  id: uuid(),
+  standId,
+  versionId: (prep.standard as { id: string }).id,
+  out: { value: 1000, unit: 'g' },
+  seen: { brix: 50.2, tempC: 21, ph: null, measured: ['brix'] },
+  minutes: 9,
+  place: 'cold',
+})
 /** With water in it. */
 const jar = {
   takenKg: 0.5,
@@ -161,6 +171,9 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   const lots = await owner.get(`/lots?stand=${stand}`)
   const crate = lots.find((l) => l.kind === 'received' && l.onHand > 2000)!
   const [recipe] = (await owner.get<{ recipes: Row[] }>('/recipes')).recipes.filter((r) => r.kind === 'drink')
+  const [prep] = (await owner.get<{ recipes: Row[] }>('/recipes')).recipes.filter(
+    (r) => r.kind === 'prep' && r.standard,
+  )
   const [cup] = await owner.get('/cups')
   const [vessel] = await owner.get('/vessels')
   const [place] = (await owner.get('/stands')).filter((s) => s.id === stand)
@@ -170,6 +183,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
     ['postLot', {}, lot],
     ['postPress', {}, press(lot.id)],
     ['postPack', {}, pack(stand)],
+    ['postBatch', {}, making(stand, prep!)],
     ['postPress', {}, press(crate.id, jar)],
     [
       'postPress',
@@ -188,9 +202,24 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
     ],
     ['putRecipe', { id: recipe!.id }, { ...without(recipe!), name: 'Renamed without a connection' }],
     ['putPlanLine', { id: uuid() }, { standId: stand, day: '2026-12-24', recipeId: recipe!.id, cups: 55, version: 0 }],
+    [
+      'putServiceDay',
+      { id: uuid() },
+      { standId: stand, day: '2026-12-24', opensAt: '10:00', closesAt: '15:00', shifts: [], version: 0 },
+    ],
     ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPrice: 10.2, packG: 10000 }],
     ['putCup', { id: cup!.id }, { ...without(cup!), name: '400 mL, new' }],
     ['putVessel', { id: vessel!.id }, { ...without(vessel!), name: 'Old pot' }],
+    [
+      'putEquipment',
+      { id: uuid() },
+      { standId: stand, kind: 'jar', name: 'Jar', powerW: null, capacityMl: 1750, version: 0 },
+    ],
+    [
+      'putWork',
+      { id: uuid() },
+      { recipeId: recipe!.id, standId: stand, body: { kind: 'original', text: '1 cup lemon juice' }, version: 0 },
+    ],
     ['putStand', { id: place!.id }, { ...without(place!), name: 'Ferry landing, east' }],
     ['postIngredient', {}, { id: uuid(), name: 'Wild lime', likeKey: 'lime' }],
   ]

@@ -31,7 +31,7 @@ export interface FactEntry<K extends FactKind> {
 
 const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) => (p.kept ? [p.kept.lotId] : []))
 
-const onLot = <K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'void'>>(): FactEntry<K> => ({
+const onLot = <K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'make' | 'void'>>(): FactEntry<K> => ({
   route: 'postLotEvent',
   role: 'crew',
   row: 'lot-event',
@@ -74,10 +74,20 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     told: ({ body }) => body as unknown as Told<'press'>,
     makes: ({ id, juiceLotId, parts }) => [id, juiceLotId ?? rowId(id, 'juice'), ...keptOf(parts)],
   },
+  make: {
+    route: 'postBatch',
+    role: 'crew',
+    row: 'batch',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ body }) => body as unknown as Told<'make'>,
+    makes: ({ id, kept = [] }) => [id, rowId(id, 'made'), ...kept.map((k) => k.kept.lotId)],
+  },
   look: onLot(),
   clean: onLot(),
   garnish: onLot(),
   peel: { ...onLot(), makes: ({ id, event }) => [id, rowId(id, 'peeled'), ...keptOf(event.parts)] },
+  open: { ...onLot(), makes: ({ id }) => [id, rowId(id, 'opened')] },
   sort: onLot(),
   discard: onLot(),
   use: onLot(),

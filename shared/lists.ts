@@ -12,3 +12,7 @@ export {
   type DiscardReason,
   type FruitTemp,
 } from '#core/books/words'
+export { EQUIPMENT_KINDS, isRated, type EquipmentKind } from '#core/limits/equipment'
+/** What is put down of the work on a drink. */
+export const WORK_KINDS = ['original', 'series', 'correction'] as const
+export type WorkKind = (typeof WORK_KINDS)[number]

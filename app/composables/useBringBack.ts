@@ -19,7 +19,7 @@ export function useBringBack() {
     if (!row.before || !('version' in row.before)) return false
     if (row.entity === 'recipe') return session.mayPlan && drinks.byId.has(row.entityId)
     if (row.entity === 'plan-line') return session.mayPlan
-    return session.isOwner && ['cup', 'vessel', 'stand'].includes(row.entity)
+    return session.isOwner && ['cup', 'vessel', 'equipment', 'stand'].includes(row.entity)
   }
   async function bringBack(row: HistoryRow, key: string): Promise<void> {
     const { id: _, ...before } = row.before as Values & { id: string }
@@ -63,7 +63,9 @@ export function useBringBack() {
         ? ['putCup' as const, catalogue.cups]
         : row.entity === 'vessel'
           ? ['putVessel' as const, catalogue.vessels]
-          : ['putStand' as const, session.stands]
+          : row.entity === 'equipment'
+            ? ['putEquipment' as const, catalogue.equipment]
+            : ['putStand' as const, session.stands]
     await outbox.keep(route, {
       key,
       params,

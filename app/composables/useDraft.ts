@@ -20,6 +20,7 @@ export function useDraft(id: string) {
   const document = shallowRef<RecipeDocument | null>(recipe.value ? structuredClone(toRaw(recipe.value.draft)) : null)
   const name = ref(recipe.value?.name ?? '')
   const sellPrice = ref<number | null>(recipe.value?.sellPrice ?? null)
+  const note = ref(recipe.value?.note ?? '')
   const state = ref<DraftState>(outbox.waitingFor('putRecipe', id) ? 'offline' : 'saved')
   const message = ref('')
   const theirs = shallowRef<Recipe | null>(null)
@@ -29,6 +30,10 @@ export function useDraft(id: string) {
 
   function change(to: RecipeDocument): void {
     document.value = to
+    later()
+  }
+  function rename(to: string): void {
+    name.value = to
     later()
   }
   // What is typed while a save is under way must go out after it: `dirty` says there is more, `state` only what is
@@ -55,7 +60,7 @@ export function useDraft(id: string) {
     dirty = false
     state.value = 'saving'
     message.value = ''
-    const sent = { draft: doc, name: name.value.trim() || r.name, sellPrice: sellPrice.value }
+    const sent = { draft: doc, name: name.value.trim() || r.name, sellPrice: sellPrice.value, note: note.value.trim() }
     try {
       const done = await outbox.keep('putRecipe', {
         key: uuid(),
@@ -82,12 +87,14 @@ export function useDraft(id: string) {
       name: savedName,
       draft,
       sellPrice: savedPrice,
-    } = entry.body as { name: string; draft: RecipeDocument; sellPrice?: number | null }
+      note: savedNote,
+    } = entry.body as { name: string; draft: RecipeDocument; sellPrice?: number | null; note?: string }
     drinks.confirmed(id, {
       version,
       draft,
       name: savedName,
       ...(savedPrice === undefined ? {} : { sellPrice: savedPrice }),
+      ...(savedNote === undefined ? {} : { note: savedNote }),
     })
     if (!dirty && state.value === 'offline') state.value = 'saved'
   })
@@ -112,6 +119,7 @@ export function useDraft(id: string) {
     document.value = structuredClone(toRaw(r.draft))
     name.value = r.name
     sellPrice.value = r.sellPrice
+    note.value = r.note
     version = r.version
   }
   async function dropStale(): Promise<void> {
@@ -151,10 +159,12 @@ export function useDraft(id: string) {
     document,
     name,
     sellPrice,
+    note,
     state,
     message,
     theirs,
     change,
+    rename,
     later,
     save,
     takeTheirs,

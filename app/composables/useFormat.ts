@@ -82,7 +82,12 @@ export function useFormat() {
     // Goods are named by what they are, and by the cup that they belong to.
     const goods = goodsOf(key)
     if (own) return goods ? `${t(`item.${goods.kind}`)}, ${own}` : own
-    return te(`ingredient.${key}`) ? t(`ingredient.${key}`) : te(`item.${key}`) ? t(`item.${key}`) : key
+    // What was made on the way is named by what it is, with a number where there is more than one.
+    const bare = key.replace(/-\d+$/, '')
+    const found = [`ingredient.${key}`, `item.${key}`, `made.${bare}`, `ingredient.${bare}`, `step.${bare}`].find((k) =>
+      te(k),
+    )
+    return found ? t(found) : key
   }
   const decimals = computed(() => decimalsOf(session.currency))
   return {

@@ -4,16 +4,18 @@ export function useKeys(on: { find: () => void; keys: () => void }): void {
   const router = useRouter()
   const route = useRoute()
   /** where a walk that is still under way leads: the next key goes on from there */
-  let going: string | null = null
+  let going: { path: string } | null = null
   /** The stop before or after the one that is open; off the line, its ends. */
   function walk(by: 1 | -1): void {
-    const at = going ?? route.path
+    const at = going?.path ?? route.path
     const here = stops.value.findIndex((s) => at.startsWith(s.path))
     const to = here < 0 ? stops.value.at(by > 0 ? 0 : -1) : stops.value[here + by]
     if (!to) return
-    going = to.path
+    // A walk of its own: one that was overtaken may lead to the same place.
+    const mine = { path: to.path }
+    going = mine
     void router.push(to.path).finally(() => {
-      if (going === to.path) going = null
+      if (going === mine) going = null
     })
   }
   function pressed(e: KeyboardEvent): void {
@@ -31,6 +33,9 @@ export function useKeys(on: { find: () => void; keys: () => void }): void {
   onMounted(() => window.addEventListener('keydown', pressed))
   onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 }
+/** A dialog that is closing may hold on to its field for a moment: nobody types there any more. */
+const isClosing = (target: HTMLElement): boolean => target.closest('.v-overlay:not(.v-overlay--active)') !== null
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
+  !isClosing(target) &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))

@@ -42,7 +42,8 @@ export function useSentence() {
       for (const [end, as] of AS_UNIT) words[`${k}_${end}`] = inUnit(v, as)
     }
     const key = te(`problem.${code}`) ? `problem.${code}` : 'problem.field-invalid'
-    return t(key, { ...words, what: what ? name(what) : '' })
+    // By way of several: each by its name.
+    return t(key, { ...words, what: what ? what.split('>').map(name).join(' → ') : '' })
   }
   /** What a prep is called is not in the code: its field says which. */
   const prepIn = (field: string): string | undefined => /prep:.*/.exec(field)?.[0]

@@ -2,6 +2,7 @@ import { useI18n } from 'vue-i18n'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
+import { usePreps } from '~/stores/preps'
 
 export interface Stop {
   key: string
@@ -17,6 +18,7 @@ export function useStops() {
   const fruit = useFruit()
   const drinks = useDrinks()
   const plan = usePlan()
+  const preps = usePreps()
   return computed((): Stop[] => [
     {
       key: 'fruit',
@@ -28,7 +30,16 @@ export function useStops() {
           ? t('line.fruitRipening', { kg: amount(fruit.kgOnHand, 'kg', 1), n: fruit.ripening })
           : t('line.fruit', { kg: amount(fruit.kgOnHand, 'kg', 1) }),
     },
-    { key: 'preps', path: '/preps', built: false, figure: '' },
+    {
+      key: 'preps',
+      path: '/preps',
+      built: true,
+      figure: !drinks.ready
+        ? ''
+        : preps.short.length
+          ? t('line.prepsShort', { n: preps.short.length }, preps.short.length)
+          : t('line.preps', { n: preps.shelf.length }, preps.shelf.length),
+    },
     {
       key: 'drinks',
       path: '/drinks',

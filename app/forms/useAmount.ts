@@ -126,7 +126,9 @@ export function useAmount(
       (!parsed.ok || parsed.parts.every((p) => p.unit === null || p.unit === shown.value.typed)) &&
       !/[/\u2044\u00bc-\u00be\u2150-\u215e]/.test(text.value)
     const unit = kept() === 'pieces' ? t('weighIn.pieces') : kept()
-    return asTyped ? '' : `= ${n(value.value, Math.abs(value.value) < 100 ? 2 : 0)} ${unit}`
+    const isWhole = Math.abs(value.value - Math.round(value.value)) < 0.005
+    const digits = Math.abs(value.value) >= 100 || isWhole ? 0 : 2
+    return asTyped ? '' : `= ${n(value.value, digits)} ${unit}`
   })
   /** The two ways in which three digits behind a mark can be meant. */
   const meanings = computed(() => {

@@ -16,14 +16,20 @@ export function useAmounts<K extends string>(names: readonly K[], start: Partial
   const number = reactive(of(() => null)) as Record<K, number | null>
   const how = reactive(of(() => 'typed')) as Record<K, How>
   const isEmpty = (name: K): boolean => text[name].trim() === ''
-  /** Refuses what was typed and is no amount. @param fieldOf how the form calls a field, where that is not its name */
+  /**
+   * Refuses what was typed and is no amount.
+   * @param fieldOf how the form calls a field, where that is not its name
+   * @param missing what is said where one is empty that may not be
+   */
   function guard(
     form: Pick<ReturnType<typeof useSubmit>, 'refuse'>,
     fieldOf: (name: K) => string = (name) => name,
+    missing: Partial<Record<K, string>> = {},
   ): void {
     for (const name of names)
-      if (!isEmpty(name) && number[name] === null)
+      if (number[name] === null && !isEmpty(name))
         form.refuse(fieldOf(name), t('problem.amount-not-a-number', { typed: text[name] }))
+      else if (number[name] === null && missing[name]) form.refuse(fieldOf(name), missing[name])
   }
   /** Fields that a device filled in. */
   const measured = (): K[] => names.filter((name) => how[name] === 'device')

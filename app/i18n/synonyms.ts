@@ -12,6 +12,7 @@ export const SYNONYMS: Readonly<Record<string, string>> = {
   'passion-fruit-juice': 'maracuyá parchita granadilla',
   papaya: 'pawpaw lechosa fruta bomba',
   strawberry: 'fresa frutilla',
+  apricot: 'chabacano albaricoque damasco',
   peach: 'durazno melocotón',
   watermelon: 'sandía patilla',
   banana: 'plátano cambur guineo',

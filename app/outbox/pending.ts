@@ -11,7 +11,7 @@ import {
 } from '#core/books'
 import { unitWeightG, type Handling } from '#core/yield'
 import type { RecipeDocument } from '#core/recipe'
-import type { BodyInput, Lot, PlanLine, Press, Recipe } from '#shared/contract'
+import type { Batch, BodyInput, Lot, PlanLine, Press, Recipe, Work } from '#shared/contract'
 import { FACTS, factOf, type Call, type Fact } from '#shared/facts'
 import type { Entry } from './tablet-db'
 
@@ -19,6 +19,7 @@ import type { Entry } from './tablet-db'
 export interface Books extends Shelf {
   lots: readonly Lot[]
   presses: readonly Press[]
+  batches: readonly Batch[]
 }
 /** Whose tablet it is, and where. */
 export interface Here extends Omit<At, 'now'> {
@@ -48,8 +49,8 @@ export function bookedHere(kind: Fact, call: Call, shelf: Books, here: Here & { 
 }
 
 /** Whether the server has said it already. */
-const isThere = ({ lots, presses }: Books, { body }: Entry): boolean =>
-  lots.some((l) => l.id === body.id) || presses.some((p) => p.id === body.id)
+const isThere = ({ lots, presses, batches }: Books, { body }: Entry): boolean =>
+  [lots, presses, batches].some((rows) => rows.some((r) => r.id === body.id))
 
 /** g of a piece of this lot: as counted and weighed, or the usual. */
 export const unitGOf = (lot: Pick<Lot, 'count' | 'weighed' | 'amount'>, h: Handling | null): number | null =>
@@ -60,18 +61,56 @@ export function withPendingRecipes(recipes: Recipe[], entries: readonly Entry[])
   let out = recipes
   for (const e of entries) {
     if (e.route !== 'putRecipe') continue
-    const { version, sellPrice, ...b } = e.body as BodyInput<'putRecipe'>
+    const { version, sellPrice, note, retired, ...b } = e.body as BodyInput<'putRecipe'>
     const known = out.find((r) => r.id === e.params.id)
     const draft = b.draft as RecipeDocument
     if (known)
       out = out.map((r) =>
-        r === known ? { ...r, ...b, draft, sellPrice: sellPrice === undefined ? r.sellPrice : sellPrice } : r,
+        r === known
+          ? {
+              ...r,
+              ...b,
+              draft,
+              sellPrice: sellPrice === undefined ? r.sellPrice : sellPrice,
+              note: note ?? r.note,
+              retired: retired ?? r.retired,
+            }
+          : r,
       )
     else if (version === 0)
       out = [
         ...out,
-        { ...b, draft, id: e.params.id!, shipped: null, sellPrice: sellPrice ?? null, version, standard: null },
+        {
+          ...b,
+          draft,
+          id: e.params.id!,
+          shipped: null,
+          sellPrice: sellPrice ?? null,
+          note: note ?? '',
+          retired: retired ?? false,
+          version,
+          standard: null,
+        },
       ]
+  }
+  return out
+}
+
+/** Work on a drink with what waits laid over it, the newest first. */
+export function withPendingWork(
+  rows: readonly Work[],
+  entries: readonly Entry[],
+  recipeId: string,
+  by: string,
+): Work[] {
+  let out = [...rows]
+  for (const e of entries) {
+    if (e.route !== 'putWork') continue
+    const { version, ...b } = e.body as BodyInput<'putWork'>
+    if (b.recipeId !== recipeId) continue
+    const known = out.find((w) => w.id === e.params.id)
+    const row = { ...b, id: e.params.id!, version, at: known?.at ?? e.at, by: known?.by ?? by } as Work
+    out = known ? out.map((w) => (w === known ? row : w)) : [row, ...out]
   }
   return out
 }

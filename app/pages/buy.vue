@@ -133,7 +133,7 @@ function download(): void {
           :pack-text="packText"
         />
         <p v-if="noPacks" class="small quiet">{{ t('buying.noPacks') }}</p>
-        <p class="small quiet">{{ t('buying.how', { p: chance }) }}</p>
+        <p class="small quiet no-print">{{ t('buying.how', { p: chance }) }}</p>
         <div class="row no-print wrap">
           <v-btn color="primary" data-test="print-list" @click="print">{{ t('buying.print') }}</v-btn><v-btn
             data-test="buy-csv"
@@ -170,9 +170,6 @@ function download(): void {
 .wrap {
   flex-wrap: wrap;
 }
-.print-only {
-  display: none;
-}
 @media (max-width: 1000px) {
   .buying {
     grid-template-columns: minmax(0, 1fr);
@@ -184,10 +181,6 @@ function download(): void {
 @media print {
   .buying {
     display: block;
-  }
-  .print-only {
-    display: block;
-    margin-bottom: 6px;
   }
   .today {
     background: none;

@@ -4,19 +4,10 @@ import { CATALOGUE, type Op } from '#core/process'
 
 // Every step and every ingredient of the core, with numbers to try. Nothing is saved; its words are fetched when it is
 // opened.
-const { t, locale, mergeLocaleMessage } = useI18n({ useScope: 'global' })
+const { t } = useI18n({ useScope: 'global' })
 const route = useRoute()
 const router = useRouter()
-const ready = ref(false)
-watch(
-  locale,
-  async (to) => {
-    const { lab } = await (to === 'es' ? import('~/i18n/es/lab') : import('~/i18n/en/lab'))
-    mergeLocaleMessage(to, lab)
-    ready.value = true
-  },
-  { immediate: true },
-)
+const ready = useWords('lab')
 const ops = Object.keys(CATALOGUE) as Op[]
 const item = computed(() => (typeof route.query.item === 'string' ? route.query.item : null))
 const op = computed((): Op => (ops.includes(route.query.step as Op) ? (route.query.step as Op) : 'brew'))

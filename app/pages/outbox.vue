@@ -105,7 +105,7 @@ async function mended(e: Entry): Promise<void> {
           >
         </div>
         <p v-for="s in sentences(e)" :key="s" class="caution" role="alert">{{ s }}</p>
-        <table v-if="e.state === 'stale'" class="small both">
+        <table v-if="e.state === 'stale'" class="rows close both small">
           <thead>
             <tr>
               <td />
@@ -178,17 +178,7 @@ async function mended(e: Entry): Promise<void> {
   gap: 8px;
 }
 .both {
-  border-collapse: collapse;
   max-width: 460px;
-}
-.both th {
-  text-align: left;
-  font-weight: 400;
-  color: var(--quiet);
-}
-.both td,
-.both th {
-  padding: 3px 18px 3px 0;
 }
 .sure {
   background: var(--hibiscus) !important;

@@ -55,6 +55,13 @@ const print = (): void => window.print()
             · <FigureButton :figure="plan.litres" :digits="1" :label="t('plan.litres')" /></template
         ></span>
       </p>
+      <NuxtLink
+        v-if="plan.sheets.length"
+        :to="{ path: '/clock', query: { day: plan.day } }"
+        class="to-clock"
+        data-test="to-clock"
+        >{{ t('plan.toClock') }}</NuxtLink
+      >
       <v-btn v-if="plan.sheets.length" color="primary" block data-test="print" @click="print">{{
         t('plan.print')
       }}</v-btn>
@@ -84,7 +91,7 @@ const print = (): void => window.print()
             /></span>
           </div>
           <p class="small quiet no-print">{{ t('buying.atChance', { p: n(plan.chance * 100) }) }}</p>
-          <table>
+          <table class="rows">
             <thead>
               <tr>
                 <th>{{ t('buy.fruit') }}</th>
@@ -166,34 +173,15 @@ const print = (): void => window.print()
   display: grid;
   gap: 16px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin-top: 6px;
-}
-th {
-  font-weight: 400;
-  font-size: 13px;
-  color: var(--quiet);
-  text-align: left;
-}
-td {
-  border-bottom: 1px solid var(--rule);
-  padding: 7px 0;
-}
-.r {
-  text-align: right;
+.to-clock {
+  font: 600 17px var(--text);
+  padding: 12px 0;
+  text-underline-offset: 4px;
 }
 .list-link {
   font: 400 14px var(--text);
   margin-left: 10px;
   text-underline-offset: 4px;
-}
-.strong {
-  font-size: 18px;
-}
-.print-only {
-  display: none;
 }
 @media (max-width: 1100px) {
   .plan {
@@ -209,51 +197,14 @@ td {
     position: static;
   }
 }
-@media screen and (max-width: 600px) {
-  .roomy {
-    display: none;
-  }
-}
 @media print {
-  .plan {
-    display: block;
-    font-size: 11.5px;
-  }
-  .print-only {
-    display: block;
-    margin-bottom: 2px;
-    font-size: 13px;
-  }
+  .plan,
+  .main,
   .batches {
-    grid-template-columns: 1fr 1fr;
-    gap: 4px 22px;
-  }
-  .main {
-    gap: 4px;
+    display: block;
   }
   .buy {
-    padding: 0;
-  }
-  .buy h2 {
-    font-size: 14px;
-  }
-  table {
-    margin-top: 0;
-  }
-  td {
-    padding: 1px 0;
-    line-height: 1.3;
-  }
-  th {
-    font-size: 10px;
-  }
-  .strong {
-    font-size: 12.5px;
-  }
-  .caution {
-    padding: 3px 0;
-    font-size: 10px;
-    background: none;
+    padding-bottom: 12pt;
   }
 }
 </style>

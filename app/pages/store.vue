@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { UNIT_SYSTEMS } from '#core/region'
+import { LIMONES, PREP_COSTS } from '#core/stand'
 import { OUNCE_MEANINGS } from '#core/units'
 import type { FieldSpec } from '~/components/store/DocumentForm.vue'
 import { useCatalogue } from '~/stores/catalogue'
@@ -24,11 +25,6 @@ const cupFields = computed((): FieldSpec[] => [
   { key: 'lidPrice', label: t('item.lid'), kind: 'number', unit: 'money' },
   { key: 'strawPrice', label: t('item.straw'), kind: 'number', unit: 'money' },
 ])
-const vesselFields = computed((): FieldSpec[] => [
-  { key: 'name', label: t('store.name'), kind: 'text' },
-  { key: 'capacityMl', label: t('store.holds'), kind: 'number', unit: 'mL' },
-  { key: 'heatProof', label: t('store.heatProof'), kind: 'switch' },
-])
 const standFields = computed((): FieldSpec[] => {
   const field = (key: string, kind: FieldSpec['kind'], more: Partial<FieldSpec> = {}): FieldSpec => ({
     key,
@@ -45,12 +41,19 @@ const standFields = computed((): FieldSpec[] => {
       optional: true,
       items: OUNCE_MEANINGS.map((value) => ({ value, title: t(`amount.ounceIs.${value}`) })),
     }),
+    field('limon', 'choice', {
+      optional: true,
+      items: LIMONES.map((value) => ({ value, title: t(`store.limon.${value}`) })),
+    }),
     field('labourPerH', 'number', { unit: 'money/h', optional: true }),
     field('electricityPerKwh', 'number', { unit: 'money/kWh', optional: true }),
     field('gasPerKwh', 'number', { unit: 'money/kWh', optional: true }),
+    field('countPreps', 'choice', {
+      items: PREP_COSTS.map((value) => ({ value, title: t(`store.countPreps.${value}`) })),
+    }),
     field('sipMin', 'number', { unit: 'min' }),
     field('roomC', 'number', { unit: '°C' }),
-    field('lossShare', 'number', { unit: '%', percent: true }),
+    field('lossShare', 'number', { unit: '%', times: 100 }),
     field('massStepG', 'number', { unit: 'g' }),
     field('volumeStepMl', 'number', { unit: 'mL' }),
     field('bench', 'text', { optional: true }),
@@ -74,15 +77,7 @@ const newCup = computed(() => ({
   strawPrice: 0,
   version: 0,
 }))
-const newVessel = computed(() => ({
-  standId: session.standId,
-  name: '',
-  capacityMl: null,
-  heatProof: false,
-  version: 0,
-}))
 const without = <T extends { id: string }>({ id: _, ...rest }: T) => rest
-const vessels = computed(() => catalogue.vessels.filter((v) => v.standId === session.standId))
 const made = ref(0)
 async function reload(): Promise<void> {
   await catalogue.load()
@@ -129,33 +124,7 @@ async function reload(): Promise<void> {
         {{ c.name }} · {{ amount(c.capacityMl, 'mL') }} · {{ t('cup.line', { ml: amount(c.fillLineMl, 'mL') }) }}
       </p>
     </template>
-    <template v-else-if="tab === 'vessels'">
-      <p class="quiet">{{ t('store.vesselsWhy', { stand: session.stand?.name }) }}</p>
-      <p v-if="!vessels.length">{{ t('vessel.none') }}</p>
-      <template v-if="session.isOwner">
-        <StoreDocumentForm
-          v-for="v in vessels"
-          :id="v.id"
-          :key="v.id + v.version"
-          endpoint="putVessel"
-          :values="without(v)"
-          :fields="vesselFields"
-          @saved="reload"
-        />
-        <h2 class="below">{{ t('store.newVessel') }}</h2>
-        <StoreDocumentForm
-          :key="`new-${made}`"
-          endpoint="putVessel"
-          :values="newVessel"
-          :fields="vesselFields"
-          is-new
-          @saved="reload"
-        />
-      </template>
-      <p v-for="v in session.isOwner ? [] : vessels" :key="v.id">
-        {{ v.name }} · {{ amount(v.capacityMl / 1000, 'L', 1) }}
-      </p>
-    </template>
+    <StoreVesselsTab v-else-if="tab === 'vessels'" @saved="reload" />
     <template v-else>
       <h2>{{ t('firstRun.business') }}</h2>
       <StoreBusinessForm />

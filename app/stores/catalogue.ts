@@ -4,12 +4,12 @@ import type { Named, ShelfBase } from '#core/books'
 import { goodsOf } from '#core/books/goods'
 import { handlingOf, type BaseMake, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
-import type { Cup, Ingredient, PriceRow, Vessel } from '#shared/contract'
+import type { Cup, Equipment, Ingredient, PriceRow, Vessel } from '#shared/contract'
 import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
-/** What drinks are made of and served in: ingredients, prices, cups, vessels. */
+/** What drinks are made of and served in: ingredients, prices, cups, vessels, equipment. */
 export const useCatalogue = defineStore('catalogue', () => {
   const answered = shallowRef<Ingredient[]>([])
   /** bases that were made at this tablet and are not sent yet */
@@ -23,6 +23,7 @@ export const useCatalogue = defineStore('catalogue', () => {
   const prices = shallowRef<PriceRow[]>([])
   const cups = shallowRef<Cup[]>([])
   const vessels = shallowRef<Vessel[]>([])
+  const equipment = shallowRef<Equipment[]>([])
   const ready = ref(false)
 
   const byKey = computed(() => new Map(ingredients.value.map((i) => [i.key, i])))
@@ -70,19 +71,22 @@ export const useCatalogue = defineStore('catalogue', () => {
     prices.value = []
     cups.value = []
     vessels.value = []
+    equipment.value = []
     ready.value = false
   })
   async function load(): Promise<void> {
     const owner = useSession().isOwner
-    const [i, c, v, p] = await Promise.all([
+    const [i, c, v, e, p] = await Promise.all([
       useOutbox().read('ingredients'),
       useOutbox().read('cups'),
       useOutbox().read('vessels'),
+      useOutbox().read('equipment'),
       owner ? useOutbox().read('prices') : Promise.resolve([]),
     ])
     answered.value = i
     cups.value = c
     vessels.value = v
+    equipment.value = e
     prices.value = p
     ready.value = true
   }
@@ -91,6 +95,7 @@ export const useCatalogue = defineStore('catalogue', () => {
     prices,
     cups,
     vessels,
+    equipment,
     ready,
     byKey,
     fruits,

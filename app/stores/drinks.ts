@@ -1,5 +1,7 @@
 import { defineStore } from 'pinia'
-import { batchCost, cupCost, type Cost, type CupItem, type PriceBook } from '#core/cost'
+import { batchCost, cupCost, prepCost, type Cost, type CupItem, type PrepMade, type PriceBook } from '#core/cost'
+import { gPerMlOfPrep, gramsOf, type Version } from '#core/books'
+import { paidPerGram, prepStudy, runsOf, type PrepStudy } from '#core/preps/study'
 import { ProcessLimit, SIP } from '#core/process'
 import type { Batch } from '#core/scale'
 import {
@@ -10,8 +12,9 @@ import {
   type RecipeDocument,
   type RecipeSource,
   type SipConditions,
+  type Snapshots,
 } from '#core/recipe'
-import type { Recipe } from '#shared/contract'
+import type { Batch as Making, Recipe, StandUse, Standard } from '#shared/contract'
 import { withPendingRecipes } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
 import { useFruit } from './fruit'
@@ -36,7 +39,16 @@ export const useDrinks = defineStore('drinks', () => {
   const fruit = useFruit()
   const session = useSession()
 
-  const drinks = computed(() => recipes.value.filter((r) => r.kind === 'drink'))
+  /** Which standards stands pour. */
+  const uses = shallowRef<StandUse[]>([])
+  /** What this stand says of a drink; nothing where it pours the newest. */
+  const useOf = (recipeId: string): StandUse | undefined =>
+    uses.value.find((u) => u.recipeId === recipeId && u.standId === session.stand?.id)
+  const all = computed(() => recipes.value.filter((r) => r.kind === 'drink'))
+  /** Poured here: neither off the menu nor left out at this stand. */
+  const drinks = computed(() => all.value.filter((r) => !r.retired && useOf(r.id)?.isServed !== false))
+  /** The others, which are kept. */
+  const notServed = computed(() => all.value.filter((r) => !drinks.value.includes(r)))
   const preps = computed(() => recipes.value.filter((r) => r.kind === 'prep'))
   const byId = computed(() => new Map(recipes.value.map((r) => [r.id, r])))
   const standards = computed(() => drinks.value.filter((d) => d.standard).length)
@@ -85,19 +97,57 @@ export const useDrinks = defineStore('drinks', () => {
       return { evaluation: null, limit: e instanceof ProcessLimit ? e : new ProcessLimit('recipe-unsound', {}) }
     }
   }
-  /** A standard with what it was signed with; nothing where it cannot be read. */
-  function standardOf(r: Recipe): RecipeSource | undefined {
+  /** The standard that is poured here: the newest, unless this stand keeps to another. */
+  const pouredOf = (r: Recipe): Standard | null => useOf(r.id)?.standard ?? r.standard
+  /** Any standard by its snapshot; nothing where it cannot be read. */
+  function sourceOf(snapshot: string): RecipeSource | undefined {
     try {
-      return r.standard ? signed.value.source(r.standard.snapshot) : undefined
+      return signed.value.source(snapshot)
     } catch {
       return undefined
     }
+  }
+  /** A standard with what it was signed with; nothing where it cannot be read. */
+  function standardOf(r: Recipe): RecipeSource | undefined {
+    const standard = pouredOf(r)
+    return standard ? sourceOf(standard.snapshot) : undefined
   }
   /** What is served today: the standard, or the draft while there is none. */
   const served = (r: Recipe): RecipeSource => (r.standard ? (standardOf(r) ?? UNSOUND) : live(r.draft))
   /** Names of what a recipe takes that has other values than when it was signed. */
   const changedSince = (r: Recipe): string[] =>
     r.standard ? signed.value.changedSince(r.standard.snapshot, context) : []
+
+  /** A version of today as the books take it: what a making of it comes to. */
+  function versionOf(id: string): Version | undefined {
+    const recipe = recipes.value.find((r) => r.standard?.id === id)
+    const evaluation = recipe && evaluate(served(recipe)).evaluation
+    return evaluation ? { recipeId: recipe.id, evaluation } : undefined
+  }
+  fruit.versionOf = versionOf
+
+  /** g of what was taken out of a lot; nothing where the lot is gone, and with it what it was counted in. */
+  function gramsUsed({ lotId, itemKey, amount }: Making['uses'][number]): number {
+    const lot = fruit.lots.find((l) => l.id === lotId)
+    const data = catalogue.dataOf(itemKey)
+    return (lot && data && gramsOf(amount, lot.unit, data)) ?? 0
+  }
+  /** What the makings of a prep teach. */
+  const studyOf = (recipeId: string, standard: Evaluation): PrepStudy =>
+    prepStudy(runsOf(fruit.batches.filter((b) => b.recipeId === recipeId).toReversed(), standard, gramsUsed))
+  /** The same for costs, with what its lots cost where they are to count. */
+  const made = computed(() => {
+    const out = new Map<string, PrepMade>()
+    for (const recipe of preps.value) {
+      const { evaluation } = evaluate(served(recipe))
+      if (!evaluation) continue
+      const { runs, timed, output, minutes } = studyOf(recipe.id, evaluation)
+      const lots = fruit.made.filter((l) => fruit.recipeOf(l.itemKey) === recipe.id)
+      const paidPerG = session.stand?.countPreps === 'paid' ? paidPerGram(lots, gPerMlOfPrep(evaluation)) : null
+      out.set(recipe.id, { runs, timed, output: output.expected, minutes: minutes.expected, paidPerG })
+    }
+    return out
+  })
 
   const priceBook = computed((): PriceBook | null => {
     if (!session.isOwner || !session.stand) return null
@@ -107,6 +157,7 @@ export const useDrinks = defineStore('drinks', () => {
       fruitYield: (key) => known.get(key),
       fruitOf: catalogue.fruitOf,
       baseOf: catalogue.baseOf,
+      prepMade: (id) => made.value.get(id),
       labourPerH: session.stand.labourPerH ?? null,
       kwhPrice: { electricity: session.stand.electricityPerKwh ?? null, gas: session.stand.gasPerKwh ?? null },
     }
@@ -129,6 +180,9 @@ export const useDrinks = defineStore('drinks', () => {
     const book = priceBook.value
     return book && doc.serve ? cupCost(evaluation, doc.serve, itemsOf(doc), book) : null
   }
+  /** What one making of a prep costs. @param id of its recipe, so that what its makings taught counts */
+  const costOfPrep = (evaluation: Evaluation, id?: string): Cost | null =>
+    priceBook.value && prepCost(evaluation, priceBook.value, id === undefined ? undefined : made.value.get(id))
   /** What a batch costs that fills so many cups. */
   function costOfBatch(doc: RecipeDocument, batch: Batch): Cost | null {
     const book = priceBook.value
@@ -137,14 +191,16 @@ export const useDrinks = defineStore('drinks', () => {
 
   onForget(() => {
     answered.value = []
+    uses.value = []
     signed.value = new Standards(() => sip.value)
     ready.value = false
   })
   async function load(): Promise<void> {
     const shown = useOutbox().reading('putRecipe')
-    const { recipes: all, snapshots } = await useOutbox().read('recipes')
-    signed.value.add(snapshots)
-    answered.value = all
+    const read = await useOutbox().read('recipes')
+    signed.value.add(read.snapshots)
+    answered.value = read.recipes
+    uses.value = read.uses ?? []
     shown()
     ready.value = true
   }
@@ -152,7 +208,15 @@ export const useDrinks = defineStore('drinks', () => {
   function confirmed(id: string, saved: Partial<Recipe>): void {
     answered.value = answered.value.map((r) => (r.id === id ? { ...r, ...saved } : r))
   }
+  /** What is added to the standards that are known here: older ones, once somebody looks at them. */
+  const learn = (snapshots: Snapshots): void => signed.value.add(snapshots)
   return {
+    learn,
+    useOf,
+    pouredOf,
+    sourceOf,
+    notServed,
+    context,
     confirmed,
     recipes,
     ready,
@@ -166,11 +230,15 @@ export const useDrinks = defineStore('drinks', () => {
     served,
     standardOf,
     changedSince,
+    versionOf,
     sip,
     priceBook,
     cupOf,
     costOf,
     costOfBatch,
+    costOfPrep,
+    studyOf,
+    made,
     load,
   }
 })

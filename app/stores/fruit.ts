@@ -1,7 +1,7 @@
 import { decimalsOf } from '#core/region'
 import { defineStore } from 'pinia'
 import { packsHeld } from '#core/buy/held'
-import { BOOKED, gramsOf, purchasedPerG, type Booked, type LotUnit } from '#core/books'
+import { BOOKED, gramsOf, purchasedPerG, type Booked, type LotUnit, type Version } from '#core/books'
 import {
   byUse,
   fruitYield,
@@ -26,11 +26,12 @@ import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
+const NOTHING_THERE = { lots: [], presses: [], batches: [] }
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
 export const useFruit = defineStore('fruit', () => {
-  const answered = shallowRef<Pick<Books, 'lots' | 'presses'>>({ lots: [], presses: [] })
+  const answered = shallowRef<Pick<Books, 'lots' | 'presses' | 'batches'>>(NOTHING_THERE)
   /** What the server said last, with what this tablet has not sent yet on top. */
   const here = computed((): Here => {
     const { standId, person, isOwner, mayPlan, currency } = useSession()
@@ -41,11 +42,15 @@ export const useFruit = defineStore('fruit', () => {
       teller: { seesMoney: isOwner, mends: mayPlan },
     }
   })
+  /** What a version is that is made: drinks and preps say so, which know their standards. */
+  const versionOf = shallowRef<(id: string) => Version | undefined>(() => undefined)
   const known = {
     data: useCatalogue().dataOf,
     handling: useCatalogue().ownHandlingOf,
     named: useCatalogue().named,
     goods: useCatalogue().goods,
+    version: (id: string) => versionOf.value(id),
+    recipeOf: (id: string) => recipeOf(id),
   }
   const books = computed(() =>
     withPending(
@@ -67,6 +72,10 @@ export const useFruit = defineStore('fruit', () => {
     () => (useCatalogue().madeHere = books.value.bases),
     { immediate: true },
   )
+  const batches = computed(() => books.value.batches)
+  /** What a version is of: by the makings that are known, or by the standards of today. */
+  const recipeOf = (versionId: string): string | undefined =>
+    answered.value.batches.find((b) => b.versionId === versionId)?.recipeId ?? versionOf.value(versionId)?.recipeId
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
   const ready = ref(false)
@@ -83,10 +92,16 @@ export const useFruit = defineStore('fruit', () => {
   const juice = computed(() =>
     lots.value.filter((l) => l.kind === 'pressed' && isShown(l.onHand)).sort((a, b) => a.at.localeCompare(b.at)),
   )
-  /** packs on the shelf, what ends first on top */
+  /** packs on the shelf, those that were opened too, what ends first on top */
   const packs = computed(() =>
     lots.value
-      .filter((l) => l.kind === 'pack' && isShown(l.onHand))
+      .filter((l) => (l.kind === 'pack' || l.kind === 'opened') && isShown(l.onHand))
+      .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at)),
+  )
+  /** preps that were made and are there, what ends first on top */
+  const made = computed(() =>
+    lots.value
+      .filter((l) => l.kind === 'made' && isShown(l.onHand))
       .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at)),
   )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
@@ -178,18 +193,19 @@ export const useFruit = defineStore('fruit', () => {
   const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.itemKey))
 
   onForget(() => {
-    answered.value = { lots: [], presses: [] }
+    answered.value = NOTHING_THERE
     ready.value = false
   })
   async function load(): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
     const shown = useOutbox().reading(...FACT_ROUTES)
-    const [l, p] = await Promise.all([
+    const [l, p, b] = await Promise.all([
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
+      useOutbox().read('batches', { query: { stand } }),
     ])
-    answered.value = { lots: l, presses: p }
+    answered.value = { lots: l, presses: p, batches: b }
     clock.value = useSession().now().toISOString()
     shown()
     ready.value = true
@@ -202,6 +218,10 @@ export const useFruit = defineStore('fruit', () => {
     kept,
     juice,
     packs,
+    made,
+    batches,
+    recipeOf,
+    versionOf,
     tryOut,
     kgOnHand,
     pressesOf,

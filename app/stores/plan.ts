@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { dayOf } from '#core/time'
+import { dayOf, shiftDay } from '#core/time'
 import { goodsKey } from '#core/books'
 import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
 import { fitVessel, scaleToCups, type Batch, type VesselFit } from '#core/scale'
@@ -43,13 +43,15 @@ export interface Unsound {
   why: ProcessLimit
 }
 
+const NOTHING_PLANNED = { shown: [] as PlanLine[], today: [] as PlanLine[], tomorrow: [] as PlanLine[] }
+
 /** Cups for a day at a stand, and the batch sheets and shopping that follow from them. */
 export const usePlan = defineStore('plan', () => {
   const session = useSession()
   const drinks = useDrinks()
   const fruit = useFruit()
   const catalogue = useCatalogue()
-  const answered = shallowRef<{ shown: PlanLine[]; today: PlanLine[] }>({ shown: [], today: [] })
+  const answered = shallowRef(NOTHING_PLANNED)
   const today = computed(() =>
     session.minute >= 0 && session.stand ? dayOf(session.now(), session.stand.timeZone) : '',
   )
@@ -63,7 +65,10 @@ export const usePlan = defineStore('plan', () => {
   const over = (lines: PlanLine[], on: string): PlanLine[] =>
     withPendingLines(lines, useOutbox().overlay, session.standId, on)
   const lines = computed(() => over(answered.value.shown, day.value))
-  const cupsToday = computed(() => over(answered.value.today, today.value).reduce((n, l) => n + l.cups, 0))
+  const tomorrow = computed(() => (today.value ? shiftDay(today.value, 1) : ''))
+  const linesToday = computed(() => over(answered.value.today, today.value))
+  const linesTomorrow = computed(() => over(answered.value.tomorrow, tomorrow.value))
+  const cupsToday = computed(() => linesToday.value.reduce((n, l) => n + l.cups, 0))
 
   /** A line as a batch, or why it cannot be one. */
   function sheetOf(line: PlanLine): Sheet | Unsound {
@@ -79,11 +84,7 @@ export const usePlan = defineStore('plan', () => {
     try {
       const steps = { massStepG: stand.massStepG, volumeStepMl: stand.volumeStepMl }
       const scaled = (of: RecipeDocument): Evaluation => drinks.evaluateOrThrow({ document: of, context })
-      const batch = scaleToCups(toRaw(document), evaluation, scaled, {
-        cups: line.cups,
-        lossShare: stand.lossShare,
-        steps,
-      })
+      const batch = scaleToCups(evaluation, scaled, { cups: line.cups, lossShare: stand.lossShare, steps })
       const cost = drinks.costOfBatch(document, batch)
       const fit = fitVessel(
         batch.rounded.volume,
@@ -155,7 +156,7 @@ export const usePlan = defineStore('plan', () => {
   })
 
   onForget(() => {
-    answered.value = { shown: [], today: [] }
+    answered.value = NOTHING_PLANNED
     wanted.value = []
   })
   async function load(): Promise<void> {
@@ -163,12 +164,30 @@ export const usePlan = defineStore('plan', () => {
     if (!stand) return
     day.value ||= today.value
     const settled = useOutbox().reading('putPlanLine')
-    const [shown, now] = await Promise.all([
+    const [shown, now, next] = await Promise.all([
       useOutbox().read('plan', { query: { stand, day: day.value } }),
       useOutbox().read('plan', { query: { stand, day: today.value } }),
+      useOutbox().read('plan', { query: { stand, day: tomorrow.value } }),
     ])
-    answered.value = { shown, today: now }
+    answered.value = { shown, today: now, tomorrow: next }
     settled()
   }
-  return { lines, today, day, cupsToday, sheets, unsound, shopping, pieces, chance, wanted, litres, totalCost, load }
+  return {
+    lines,
+    today,
+    tomorrow,
+    day,
+    linesToday,
+    linesTomorrow,
+    cupsToday,
+    sheets,
+    unsound,
+    shopping,
+    pieces,
+    chance,
+    wanted,
+    litres,
+    totalCost,
+    load,
+  }
 })

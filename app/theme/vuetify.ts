@@ -52,6 +52,7 @@ export default defineVuetifyConfiguration({
     global: { ripple: false, elevation: 0 },
     VBtn: { variant: 'flat', rounded: 'lg', height: 48, color: 'secondary' },
     VTextField: field,
+    VTextarea: field,
     VDateInput: field,
     VDatePicker: { color: 'primary', elevation: 0 },
     VSelect: choice,

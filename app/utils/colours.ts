@@ -19,6 +19,10 @@ const FILLS: Record<string, string> = {
   turmeric: '#E3AE3C',
   water: '#DCEBEB',
   ice: '#EDF6F7',
+  hibiscus: '#B5475F',
+  'black-tea': '#B9793F',
+  'green-tea': '#C9CE8A',
+  rosemary: '#A9BE94',
   'white-sugar': '#F6EFDD',
   'brown-sugar': '#CDA777',
   honey: '#E2B75E',
@@ -32,6 +36,7 @@ const FILLS: Record<string, string> = {
   celery: '#CFDFA8',
   beet: '#A8476B',
   tomato: '#E07F63',
+  apricot: '#EFA860',
   peach: '#F2BE93',
   plum: '#B0708F',
   cherry: '#B84A58',
@@ -78,8 +83,16 @@ const FILLS: Record<string, string> = {
   'tamarind-pod': '#A9835F',
   meltwater: '#EDF6F7',
 }
+/** What a prep is coloured by: the heaviest thing in it that is not plain. Set once the stores are there. */
+export const mainOfPrep = shallowRef<(recipeId: string) => string | undefined>(() => undefined)
+const SYRUP = '#F3E3B3'
+const PREP = 'prep:'
+
 export function fillOf(key: string): string {
-  if (key.startsWith('prep:')) return '#F3E3B3'
+  if (key.startsWith(PREP)) {
+    const main = mainOfPrep.value(key.slice(PREP.length))
+    return main === undefined ? SYRUP : fillOf(main)
+  }
   return (
     FILLS[key] ??
     FILLS[key.replace(/-(juice|puree|concentrate|peel|root)$/, '')] ??

@@ -1,4 +1,4 @@
-import { itemKey, type RecipeDocument } from '#core/recipe'
+import { itemKey, volumeOf, type RecipeDocument } from '#core/recipe'
 
 export interface Difference {
   field: string
@@ -46,6 +46,10 @@ const HIDDEN = new Set([
   'listId',
   'amountG',
   'routine',
+  'versionId',
+  'outG',
+  'outUnit',
+  'times',
   'massG',
   'measured',
 ])
@@ -74,8 +78,7 @@ export function differences(was: Row | null, is: Row | null): Difference[] {
 
 function layerDifferences(before: RecipeDocument | undefined, after: RecipeDocument | undefined): Difference[] {
   const [was, is] = [amountsOf(before), amountsOf(after)]
-  const volume = (d: RecipeDocument | undefined) =>
-    d?.steps.flatMap((s) => (s.op === 'makeUp' ? [`${s.toVolumeMl} mL`] : []))[0] ?? null
+  const volume = (d: RecipeDocument | undefined) => (d ? (volumeOf(d) ? `${volumeOf(d)} mL` : null) : null)
   const layers = [...new Set([...was.keys(), ...is.keys()])].map((item) => ({
     field: 'layer',
     item,

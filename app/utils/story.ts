@@ -33,6 +33,8 @@ const HOW_IT_CAME: Record<Lot['kind'], (lot: Lot) => string> = {
   peeled: () => 'peeled',
   'by-product': () => 'kept',
   pack: () => 'packs',
+  made: () => 'made',
+  opened: () => 'opened',
 }
 
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */

@@ -1,30 +1,16 @@
 import { shallowRef } from 'vue'
+import { bare, single, wordsOf as termsOf } from '#core/household/words'
 import { SYNONYMS } from '../i18n/synonyms'
 
 // Words as people look for them: without accents, in either language, by other words for the same thing, one or many.
 
-/** Small letters without accents. */
-export const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
-
-/** A word without what makes it many, in English and Spanish: limes, limones, cherries. */
-function single(word: string): string {
-  if (word.length < 4) return word
-  if (word.endsWith('ies')) return `${word.slice(0, -3)}y`
-  if (/(?:[^aeiou]es|oes|xes|ches|shes)$/.test(word)) return word.slice(0, -2)
-  return word.endsWith('s') && !word.endsWith('ss') ? word.slice(0, -1) : word
-}
-export const termOf = (word: string): string => single(plain(word))
-const termsOf = (text: string): string[] =>
-  plain(text)
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean)
-    .map(single)
+export const termOf = (word: string): string => single(bare(word))
 
 /** Whether every word of a query begins a word of these texts. */
 export function matches(query: string, ...texts: readonly string[]): boolean {
   const words = texts.flatMap(termsOf)
   return termsOf(query).every((term) =>
-    words.some((word) => word.startsWith(term) || plain(word).startsWith(plain(term))),
+    words.some((word) => word.startsWith(term) || bare(word).startsWith(bare(term))),
   )
 }
 

@@ -41,6 +41,8 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   handling: () => null,
   goods: (key) => key === 'cup:c1',
   named: () => undefined,
+  version: () => undefined,
+  recipeOf: () => undefined,
   lastPerKg: () => null,
   meanMlPerKg: () => null,
   ...over,
@@ -199,6 +201,7 @@ describe('packs', () => {
     expect(said({ ingredientKey: 'gone' })).toEqual(['ingredientKey:not-found'])
     expect(said({ ingredientKey: null })).toEqual(['ingredientKey:not-found'])
     expect(said({ packs: 1.5, size: 0 })).toEqual(['packs:packs-not-whole', 'size:pack-empty'])
+    expect(said({ packs: 0, price: { paid: 4, per: 'all' } })).toEqual(['packs:packs-not-whole'])
     expect(said({ unit: 'pieces', size: 2 })).toEqual(['unit:ingredient-not-in-pieces'])
     expect(said({ goods: 'cup:c1', unit: 'L' })).toEqual(['unit:goods-in-pieces'])
     expect(said({ goods: 'cup:c1', unit: 'pieces', size: 2.5 })).toEqual(['size:count-not-whole'])
@@ -282,6 +285,12 @@ describe('peeling', () => {
     const [wetWhole] = pressOf({ takenKg: 2, trimmedKg: 0.9 }, [lot('pineapple', 'pineapple')]).presses
     expect(wet!.juiceMl).toBeCloseTo(wetWhole!.juiceMl, 2)
     expect(wet!.trimmedG).toBeCloseTo(900, 2)
+    // What is named of this press is of what came off now, not of what was peeled before.
+    const parts = [{ part: 'ends' as const, g: 4, kept: null }]
+    for (const over of [dry, { takenKg: 1.1 }])
+      expect(pressOf({ ...over, trimmedKg: 0, parts }, [peeled]).limits.map((l) => l.code)).toEqual([
+        'parts-more-than-trimmed',
+      ])
   })
   it('cannot be done twice', () => {
     const peeled = lot('pineapple', 'pineapple', { kind: 'peeled', purchasedG: 18_000 })

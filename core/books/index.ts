@@ -2,7 +2,9 @@ import { clean } from './clean'
 import { discard } from './discard'
 import { garnish } from './garnish'
 import { look } from './look'
+import { make } from './make'
 import { peel } from './peel'
+import { open } from './open'
 import { pack } from './pack'
 import { press } from './press'
 import { receive } from './receive'
@@ -15,10 +17,27 @@ export * from './state'
 export * from './shelf'
 export { baseKeyOf, rowId } from './row-id'
 export * from './goods'
+export { openedDays } from './open'
 export { gramsOf, packAmount } from './pack'
+export { gPerMlOf, gPerMlOfPrep, usesFor, type UsableLot } from './uses'
 
 /** The book of every kind of fact: what it needs to know, and what it comes to. */
-export const BOOKS = { receive, pack, press, look, clean, garnish, peel, sort, discard, use, spill, void: voiding }
+export const BOOKS = {
+  receive,
+  pack,
+  press,
+  make,
+  look,
+  clean,
+  garnish,
+  peel,
+  open,
+  sort,
+  discard,
+  use,
+  spill,
+  void: voiding,
+}
 export type FactKind = keyof typeof BOOKS
 /** What is told of a kind of fact. */
 export type Told<K extends FactKind> = Parameters<(typeof BOOKS)[K]['book']>[0]

@@ -64,7 +64,9 @@ export const pack: Book<Pack> = {
     const price = (state.teller.seesMoney && told.price) || null
     const each = packAmount(told.size, told.unit)
     const at = told.at ?? state.now
-    const packPrice = price && (price.per === 'pack' ? price.paid : price.paid / told.packs)
+    // No packs have no price of one: that there are none is said below.
+    const ofOne = price && (price.per === 'pack' ? price.paid : price.paid / told.packs)
+    const packPrice = told.packs > 0 ? ofOne : null
     const paid = data && packPrice ? priceOf(told, packPrice, gramsOf(each.amount, each.unit, data), at) : null
     const limits = checkPacks({
       ...told,

@@ -1,4 +1,4 @@
-import { checkBase, checkPress, type BaseTake, type PressExtras, type WaterTold } from '../limits'
+import { checkBase, checkPress, checkTrimmings, type BaseTake, type PressExtras, type WaterTold } from '../limits'
 import { massG } from '../process'
 import type { IngredientData } from '../substances'
 import { roundAmount } from '../units'
@@ -48,6 +48,8 @@ const peeledOff = (takes: readonly Take[]): number => takes.reduce((sum, t) => s
 
 /** Juice of one fruit. */
 export function plainPress(of: TakeOf, asked: Asked, state: State): Pressed | Booked {
+  const off = checkTrimmings(asked)
+  if (off.length) return refused(...off)
   const { lot, data } = of
   const per = purchasedPerG(lot)
   const peeledG = of.askedKg * 1000 * (per - 1)
@@ -78,6 +80,8 @@ export function basePress(
   asked: Asked,
   state: State,
 ): Pressed | Booked {
+  const off = checkTrimmings(asked)
+  if (off.length) return refused(...off)
   const name = told.name.trim()
   if (!name) return refused({ code: 'base-name-missing', field: 'base', numbers: {} })
   const named = state.named(name)

@@ -17,9 +17,10 @@ export interface SeenLot {
 }
 
 /**
- * Where a lot came from: fruit by the scale, a press, what was left of it, a knife, or goods in packs and pieces.
+ * Where a lot came from: fruit by the scale, a press, what was left of it, a knife, goods in packs and pieces,
+ * such a pack once it is opened, or a making of a prep.
  */
-export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled', 'pack'] as const
+export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled', 'pack', 'opened', 'made'] as const
 export type LotKind = (typeof LOT_KINDS)[number]
 
 /** What a lot is of: an ingredient, a version of a recipe that was made, or goods such as cups. */
@@ -152,6 +153,53 @@ export interface PressRow {
   at: string
 }
 
+/** What a making took out of a lot, in the unit of the lot. */
+export interface Used {
+  lotId: string
+  itemKey: string
+  amount: number
+}
+/** What was read of what came out. */
+export interface SeenMade {
+  brix: number | null
+  tempC: number | null
+  ph: number | null
+  measured: string[]
+}
+
+/** One making of a version of a recipe; one that began and ended by the same fact is done at once. */
+/** g of an ingredient that went in by taste. */
+export interface Added {
+  key: string
+  g: number
+}
+export interface BatchRow {
+  id: string
+  standId: string
+  recipeId: string
+  versionId: string
+  /** the lot that it gave */
+  lotId: string
+  /** as measured, in this unit; the other by the density of the standard */
+  outUnit: 'mL' | 'g'
+  outG: number
+  outMl: number
+  /** how many times the standard it was: by what came out */
+  times: number
+  minutes: number | null
+  /** minutes of hands that the standard asks for so much */
+  standardMin: number
+  hands: number | null
+  uses: Used[]
+  /** what was added to taste, in its order, beyond the standard and out of no lot */
+  added: Added[]
+  /** what was used, as it was paid; null where something has no price */
+  cost: number | null
+  costBasis: 'measured' | 'estimated'
+  seen: SeenMade | null
+  at: string
+}
+
 export interface PriceRow {
   id: string
   ingredientKey: string
@@ -184,6 +232,10 @@ export const MOVE_KINDS = [
   'sort-in',
   'peel-out',
   'peel-in',
+  'open-out',
+  'open-in',
+  'make-out',
+  'make-in',
   'void',
   'restore',
 ] as const
@@ -211,7 +263,7 @@ export interface LotEventRow<E = { kind: string }> {
 }
 
 /** Kinds of facts that can be taken out of the books. */
-export const VOID_KINDS = ['lot', 'press', 'lot-event'] as const
+export const VOID_KINDS = ['lot', 'press', 'lot-event', 'batch'] as const
 export type VoidKind = (typeof VOID_KINDS)[number]
 /** A fact taken out of the books, or put back. */
 export interface VoidRow {

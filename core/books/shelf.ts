@@ -3,8 +3,8 @@ import { dataOfRow, INGREDIENTS, type IngredientData } from '../substances'
 import { baseMake, NOTHING, type BaseMake, type Feel, type OwnHandling, type Place } from '../yield'
 import { movement } from './movement'
 import { baseKeyOf, rowId } from './row-id'
-import type { BaseRow, LotRow, Movement, PressRow } from './rows'
-import type { Booked, FactNow, LotNow, Named, Needs, State, Teller } from './state'
+import type { BaseRow, BatchRow, LotRow, Movement, PressRow } from './rows'
+import type { Booked, FactNow, LotNow, Named, Needs, State, Teller, Version } from './state'
 
 // What a tablet shows of the books: the rows that the server told last, with what was told here laid over them.
 
@@ -22,6 +22,11 @@ export interface ShelfPress extends Omit<PressRow, 'juiceLotId'> {
   doubts: string[]
   mark: { leftOut: boolean; reason: string | null; version: number } | null
 }
+/** A making as a tablet knows it. */
+export interface ShelfBatch extends BatchRow {
+  by: string
+  doubts: string[]
+}
 interface Price {
   id: string
   ingredientKey: string
@@ -36,6 +41,7 @@ export interface ShelfBase extends BaseRow {
 export interface Shelf {
   lots: readonly ShelfLot[]
   presses: readonly ShelfPress[]
+  batches: readonly ShelfBatch[]
   /** newest first; none where the teller does not see them */
   prices: readonly Price[]
   bases: readonly ShelfBase[]
@@ -47,6 +53,8 @@ export interface Known {
   /** whether there are such goods */
   goods(key: string): boolean
   named(name: string): Named | undefined
+  version(id: string): Version | undefined
+  recipeOf(versionId: string): string | undefined
   /** mL per kg that a press is held against, where it is asked before it is sent */
   meanMlPerKg?(key: string): number | null
 }
@@ -79,6 +87,8 @@ export function stateOf(
     handling: known.handling,
     goods: (key) => known.goods(key),
     named: (name) => known.named(name) ?? madeHere(name),
+    version: (id) => known.version(id),
+    recipeOf: (id) => known.recipeOf(id),
     now,
     teller,
     decimals,
@@ -87,7 +97,7 @@ export function stateOf(
       const lot = shelf.lots.find((l) => l.id === id)
       return lot && { ...lot, voided: false }
     },
-    fact: (id) => pressFact(shelf, id) ?? deliveryFact(shelf, id),
+    fact: (id) => pressFact(shelf, id) ?? batchFact(shelf, id) ?? deliveryFact(shelf, id),
     lastPerKg: (key) => {
       const price = shelf.prices.find((p) => p.ingredientKey === key && !out.has(p.id))
       return price ? pricePerKg(price) : null
@@ -105,6 +115,18 @@ function pressFact({ presses, lots }: Shelf, id: string): FactNow | undefined {
     ...made.map((l) => movement(id, l.id, l.amount, 'press-in')),
   ]
   return { entity: 'press', itemKey: press.ingredientKey, voided: false, moved }
+}
+function batchFact({ batches, lots }: Shelf, id: string): FactNow | undefined {
+  const batch = batches.find((b) => b.id === id)
+  if (!batch) return undefined
+  const moved: Movement[] = [
+    ...batch.uses.map((u) => movement(id, u.lotId, -u.amount, 'make-out')),
+    movement(id, batch.lotId, batch.outUnit === 'g' ? batch.outG : batch.outMl, 'make-in'),
+    ...lots
+      .filter((l) => l.sourceId === id && l.kind === 'by-product')
+      .map((l) => movement(id, l.id, l.amount, 'make-in')),
+  ]
+  return { entity: 'batch', itemKey: batch.versionId, voided: false, moved }
 }
 function deliveryFact({ lots }: Shelf, id: string): FactNow | undefined {
   const lot = lots.find((l) => l.id === id && (l.kind === 'received' || l.kind === 'pack'))
@@ -130,8 +152,12 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
     mark: null,
   }))
   const presses = [...pressed, ...shelf.presses.filter((p) => !gone.has(p.id))]
+  const batches = [
+    ...booked.batches.map((row): ShelfBatch => ({ ...row, by, doubts: [...confirmed] })),
+    ...shelf.batches.filter((b) => !gone.has(b.id)),
+  ]
   const bases = [...shelf.bases, ...booked.bases.flatMap((b) => firstMade(b, booked))]
-  return { ...shelf, lots, presses, bases, prices: pricesAfter(shelf.prices, booked.prices, gone) }
+  return { ...shelf, lots, presses, batches, bases, prices: pricesAfter(shelf.prices, booked.prices, gone) }
 }
 
 /** A base with what its first making says of it. */

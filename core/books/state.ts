@@ -1,7 +1,8 @@
 import type { Finding } from '../limits'
 import type { IngredientData } from '../substances'
 import type { OwnHandling } from '../yield'
-import type { BaseRow, LotEventRow, LotRow, Movement, PressRow, PriceRow, VoidKind, VoidRow } from './rows'
+import type { Evaluation } from '../recipe'
+import type { BaseRow, BatchRow, LotEventRow, LotRow, Movement, PressRow, PriceRow, VoidKind, VoidRow } from './rows'
 
 /** A lot as it stands when a fact is told. */
 export interface LotNow extends LotRow {
@@ -24,6 +25,12 @@ export interface FactNow {
 export interface Teller {
   seesMoney: boolean
   mends: boolean
+}
+
+/** A version of a recipe, as it was signed. */
+export interface Version {
+  recipeId: string
+  evaluation: Evaluation
 }
 
 /** An ingredient by its name. */
@@ -57,6 +64,10 @@ export interface State {
    * said, or where it is not for the teller's tablet to know.
    */
   lastPerKg(key: string): number | null
+  /** a version that is made; undefined where nobody knows it, or it cannot be read */
+  version(id: string): Version | undefined
+  /** what recipe a version is of */
+  recipeOf(versionId: string): string | undefined
   /** mL per kg that a press is held against; null where that is the server's to say */
   meanMlPerKg(standId: string, key: string): number | null
 }
@@ -72,6 +83,8 @@ export interface Needs {
   goods: string[]
   /** names that something is to be called by */
   names: string[]
+  /** versions of recipes that are made */
+  versions: string[]
   /** whether it asks what the fruit cost last */
   prices: boolean
   /** whether it is held against the mean of the stand's presses */
@@ -84,6 +97,7 @@ export const NEEDS: Needs = {
   ingredients: [],
   goods: [],
   names: [],
+  versions: [],
   prices: false,
   mean: false,
 }
@@ -95,6 +109,7 @@ export interface Booked {
   lots: LotRow[]
   movements: Movement[]
   presses: PressRow[]
+  batches: BatchRow[]
   /** bases that are made for the first time */
   bases: BaseRow[]
   events: LotEventRow[]
@@ -107,6 +122,7 @@ export const BOOKED: Booked = {
   lots: [],
   movements: [],
   presses: [],
+  batches: [],
   bases: [],
   events: [],
   prices: [],
@@ -146,6 +162,7 @@ export const both = (first: Booked, second: Booked): Booked => ({
   lots: [...first.lots, ...second.lots],
   movements: [...first.movements, ...second.movements],
   presses: [...first.presses, ...second.presses],
+  batches: [...first.batches, ...second.batches],
   bases: [...first.bases, ...second.bases],
   events: [...first.events, ...second.events],
   prices: [...first.prices, ...second.prices],

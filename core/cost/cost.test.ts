@@ -16,14 +16,17 @@ import { scaleToCups } from '../scale'
 import {
   batchCost,
   coinsOfLines,
+  costOfSteps,
   earningsOf,
   pricePerKg,
   prepCostPerGram,
   costPerGram,
+  costPerLitre,
   cupCost,
   minutesToPress,
   juiceCostPerL,
   prepCost,
+  type PrepMade,
   type Price,
   type PriceBook,
 } from '.'
@@ -68,6 +71,7 @@ const book = (known = prices): PriceBook => ({
   price: (k) => known[k],
   fruitYield: (k) => (k === 'lemon' ? fruitYield(lemon, [press]) : undefined),
   baseOf: () => undefined,
+  prepMade: () => undefined,
   fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
   labourPerH: 12,
   kwhPrice: { electricity: 0.3, gas: null },
@@ -200,7 +204,7 @@ describe('what a making costs', () => {
       serve: { ...drink.serve!, iceG: 0 },
     }
     const cup = evaluateRecipe(doc, context)
-    const { evaluation, cups } = scaleToCups(doc, cup, (d) => evaluateRecipe(d, context), {
+    const { evaluation, cups } = scaleToCups(cup, (d) => evaluateRecipe(d, context), {
       cups: 40,
       lossShare: 0,
       steps: { massStepG: 1, volumeStepMl: 5 },
@@ -321,6 +325,57 @@ describe('what a cup leaves', () => {
     expect(earningsOf(cost, 0).earns!.value).toBeCloseTo(-1.2, 9)
   })
   it('a kilo of a pack', () => expect(pricePerKg({ packPrice: 3, packG: 1500 })).toBe(2))
+})
+
+describe('what makings teach of a cost', () => {
+  const taught = (over: Partial<PrepMade>): PriceBook => ({
+    ...book(),
+    prepMade: (id) =>
+      id === 'heated' ? { runs: 3, timed: 2, output: 1, minutes: 1, paidPerG: null, ...over } : undefined,
+  })
+  const e = evaluateRecipe(heated(), context)
+  const perGram = (b: PriceBook) => prepCostPerGram(b, 'heated', e, new Set())!
+  const byStandard = perGram(book()).value
+  const work = prepCost(e, book())
+    .lines.filter((l) => l.kind === 'labour' || l.kind === 'energy')
+    .reduce((sum, l) => sum + l.cost!.value, 0)
+  it('less that comes out makes a gram dearer, and more minutes cost what they cost', () => {
+    expect(perGram(taught({ output: 0.9 })).value).toBeCloseTo(byStandard / 0.9, 12)
+    const slow = perGram(taught({ minutes: 2 }))
+    expect(slow.value * e.jug.mass.value).toBeCloseTo(byStandard * e.jug.mass.value + e.handMin * 0.2, 9)
+    expect(evaluateFigure(slow)).toBeCloseTo(slow.value, 12)
+    expect(perGram(taught({ runs: 0, timed: 0, output: 0.5, minutes: 9 })).value).toBeCloseTo(byStandard, 12)
+  })
+  it('makings that were timed teach minutes, also where nobody knows what went in', () => {
+    const timed = perGram(taught({ runs: 0, timed: 2, output: 0.5, minutes: 2 }))
+    expect(timed.value * e.jug.mass.value).toBeCloseTo(byStandard * e.jug.mass.value + e.handMin * 0.2, 9)
+    const untimed = perGram(taught({ timed: 0, minutes: 9 }))
+    expect(untimed.value).toBeCloseTo(byStandard, 12)
+  })
+  it('a litre costs what a making does, over what really comes out', () => {
+    const total = prepCost(e, book()).total!
+    const perL = (output?: number) =>
+      costPerLitre(total, e, output === undefined ? undefined : taught({ output }).prepMade('heated')).value
+    expect(perL()).toBeCloseTo((total.value / e.jug.volume.value) * 1000, 9)
+    expect(perL(0.8)).toBeCloseTo(perL() / 0.8, 9)
+  })
+  it('by its lots: what went in as it was paid, with the work and the energy of a making', () => {
+    const paid = perGram(taught({ paidPerG: 0.002 }))
+    expect(paid.value).toBeCloseTo(0.002 + work / e.jug.mass.value, 12)
+    // What was paid is known where today's price is not; work is still asked for.
+    const { 'white-sugar': _, ...without } = prices
+    const noPrice = { ...taught({ paidPerG: 0.002 }), price: (k: string) => (without as typeof prices)[k] }
+    expect(perGram(noPrice).value).toBeCloseTo(paid.value, 12)
+    const missing = new Set<string>()
+    expect(prepCostPerGram({ ...noPrice, labourPerH: null }, 'heated', e, missing)).toBeNull()
+    expect([...missing]).toEqual(['labour'])
+  })
+  it('steps by themselves add up to the whole', () => {
+    const steps = [...costOfSteps(e, book()).values()].reduce((sum, c) => sum + c!.value, 0)
+    expect(steps).toBeCloseTo(prepCost(e, book()).total!.value, 9)
+    const silent = { ...book(), kwhPrice: { electricity: null, gas: null } }
+    expect(costOfSteps(e, silent).get('out')).toBeNull()
+  })
 })
 
 describe('what nobody has said yet', () => {

@@ -1,7 +1,7 @@
 import { factor, given, product, quotient, sum, type Figure } from '../figures'
 import { gramsFigure, serveTakes, type Evaluation, type Serve } from '../recipe'
 import { makingCost, type CostLine } from './making'
-import { costPerGram, type CupItem, type Missing, type PriceBook } from './price-book'
+import { costPerGram, type CupItem, type Missing, type PrepMade, type PriceBook } from './price-book'
 
 /** A cost by its lines. */
 export interface Cost {
@@ -88,8 +88,8 @@ function inOrder(making: CostLine[], serving: CostLine[]): CostLine[] {
   return [...making.filter(isIn), ...serving, ...making.filter((l) => !isIn(l))]
 }
 
-/** What one making of a prep costs. */
-export function prepCost(evaluation: Evaluation, book: PriceBook): Cost {
+/** What one making of a prep costs. @param made what its makings taught */
+export function prepCost(evaluation: Evaluation, book: PriceBook, made?: PrepMade): Cost {
   const missing: Missing = new Set()
-  return added(makingCost(evaluation, book, missing), missing, 'cost-of-prep')
+  return added(makingCost(evaluation, book, missing, [], made), missing, 'cost-of-prep')
 }

@@ -5,10 +5,11 @@ export {
   pricePerGram,
   type CupItem,
   type Missing,
+  type PrepMade,
   type Price,
   type PriceBook,
 } from './price-book'
-export { prepCostPerGram, type CostLine } from './making'
+export { costOfSteps, costPerLitre, prepCostPerGram, type CostLine } from './making'
 export * from './cup'
 export * from './shown'
 export * from './earnings'

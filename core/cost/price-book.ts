@@ -16,6 +16,18 @@ export interface CupItem {
   eachPrice: number
 }
 
+/** What the makings of a prep have taught, and what its lots cost. */
+export interface PrepMade {
+  /** makings that taught what comes out, and those that taught how long it takes */
+  runs: number
+  timed: number
+  /** g that come out for a g of the standard, and minutes of hands for a minute of it */
+  output: number
+  minutes: number
+  /** money for a g of what stands there, by what was paid for what went in; null where the standard's prices count */
+  paidPerG: number | null
+}
+
 /** All that costs are worked out from. Prices and yields are live: each shown cost carries its date. */
 export interface PriceBook {
   price(ingredientKey: string): Price | undefined
@@ -24,6 +36,8 @@ export interface PriceBook {
   fruitOf(juiceKey: string): string | undefined
   /** what a base is made of, by its makings */
   baseOf(key: string): BaseMake | undefined
+  /** of a prep by its recipe; nothing where nobody has made it */
+  prepMade(recipeId: string): PrepMade | undefined
   /** what an hour of work costs; null where the stand has not said */
   labourPerH: number | null
   /** price of a kWh; null where the stand has not said */

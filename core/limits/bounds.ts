@@ -27,6 +27,9 @@ const READINGS = {
   crackedShare: [0, 1, 'share-out-of-range'],
 } as const
 export type Readings = { [K in keyof typeof READINGS]?: number | null }
+/** What a reading of a juice can be. */
+export const readingBounds = (field: keyof typeof READINGS): readonly [least: number, most: number, code: string] =>
+  READINGS[field]
 export function checkReadings(found: Findings, readings: Readings): void {
   for (const [field, [least, most, code]] of Object.entries(READINGS)) {
     const value = readings[field as keyof Readings]

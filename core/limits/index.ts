@@ -6,6 +6,7 @@ import { checkReadings, checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, none, positiv
 
 export * from './verdict'
 export * from './press'
+export * from './making'
 export * from './packs'
 export { checkPaid } from './coins'
 export { checkWhen, MOST_CUPS, MOST_KG, MOST_PRICE, type Readings } from './bounds'

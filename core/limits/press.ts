@@ -6,6 +6,7 @@ import {
   evaluatePress,
   handbookYield,
   titrationLimit,
+  trimmedTotalG,
   yieldMlPerKg,
   type BaseFruit,
   type BaseResult,
@@ -75,6 +76,16 @@ function limitOf(e: unknown): Finding {
   if (!(e instanceof ProcessLimit)) throw e
   const field = e.field === 'trimmedG' ? 'trimmedKg' : e.field === 'parts' ? 'parts' : 'juice'
   return { code: e.code, field, numbers: e.numbers }
+}
+
+/** Parts that came off at this press weigh no more than all that did, whatever was peeled off before. */
+export function checkTrimmings(asked: Pick<PressInput, 'trimmedG' | 'parts'>): Finding[] {
+  try {
+    trimmedTotalG(asked)
+    return []
+  } catch (e) {
+    return [limitOf(e)]
+  }
 }
 
 /**

@@ -5,6 +5,7 @@ import { chillWithIce, cool } from './steps/cool'
 import { culture } from './steps/culture'
 import { dissolve } from './steps/dissolve'
 import { peelAcid, peelSugar } from './steps/draw-peel'
+import { drip } from './steps/drip'
 import { heat } from './steps/heat'
 import { iceInDispenser, rest } from './steps/hold'
 import { iceInCup } from './steps/ice-in-cup'
@@ -27,6 +28,7 @@ export const CATALOGUE = {
   blend,
   strain,
   rinse,
+  drip,
   peelSugar,
   peelAcid,
   dissolve,

@@ -27,6 +27,7 @@ export const EXAMPLES: Readonly<Record<Op, StepExample>> = {
     params: { mesh: 'fine' },
   },
   rinse: { streams: [[['lemon', 400, 20]], [['water', 300, 20]]], params: { stages: 2 } },
+  drip: { streams: [[['yogurt', 490, 5]]], params: { hours: 5 } },
   peelSugar: { streams: [[['lemon', 100, 20]], [['white-sugar', 150, 20]]], params: { hours: 4 } },
   peelAcid: {
     streams: [

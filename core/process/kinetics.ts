@@ -99,3 +99,6 @@ export const INFUSION = { atC: 95, fasterPer10K: 1.4 } as const
 export function shareDrawn(minutes: number, halfMin: number, tempC: number, most: number): number {
   return most * firstOrderShare(minutes, halfTimeAt(halfMin, INFUSION.atC, tempC, INFUSION.fasterPer10K))
 }
+
+/** °C from which a liquid burns, and leaves lie in hot water. Common practice, no source. */
+export const HOT_LIQUID_C = 60

@@ -151,6 +151,7 @@ describe('what a step tells is what its streams did', () => {
     },
     peelSugar: { 'share-drawn': ([peel], r) => (massG(r.out) - 150) / (massG(peel!) - fibreG(peel!)) },
     peelAcid: { 'share-drawn': ([peel], r) => (massG(r.out) - 26) / (massG(peel!) - fibreG(peel!)) },
+    drip: { 'share-dripped': ([yogurt], r) => r.out.amountsG[INDEX.lactose]! / yogurt!.amountsG[INDEX.lactose]! },
     heat: {
       'minutes-to-heat': (_, r, p) => r.waitMin - p.holdMin!,
       'boiling-point': (inputs) => run('simmer', [...inputs], { minutes: 0 }).out.tempC,

@@ -39,6 +39,31 @@ export interface Garnish {
   at?: GarnishPlace
 }
 
+/** What a guest may have with it: a sparkling top, a spoon of something. */
+export const OPTION_KINDS = ['top', 'spoon'] as const
+export interface GuestOption {
+  kind: (typeof OPTION_KINDS)[number]
+  item: ItemRef
+  /** g that go into one cup */
+  massG: number
+}
+/** The same drink in another cup. */
+export interface Size {
+  cupId: string
+  /** mL of drink */
+  drinkMl: number
+  iceG: number
+}
+/** A dispenser in which it stands with ice. */
+export interface Dispenser {
+  drinkMl: number
+  iceG: number
+  /** min from filling it until a late guest */
+  lateMin: number
+}
+/** No drink has more. */
+export const [MOST_OPTIONS, MOST_SIZES] = [6, 4]
+
 /** How one cup is put together from the jug. */
 export interface Serve {
   cupId: string | null
@@ -49,6 +74,9 @@ export interface Serve {
   garnish: Garnish[]
   /** hand time to pour, garnish and hand over one cup */
   labourS: number
+  options?: GuestOption[]
+  sizes?: Size[]
+  dispenser?: Dispenser
 }
 
 /** A by-product that is kept for another use, and the share of what its step cost that it carries away. */
@@ -62,14 +90,38 @@ export interface Kept {
 /** The by-product `name` of the step that makes `out`, as later steps take it. */
 export const byProductName = (out: string, name: string): string => `${out}/${name}`
 
-/** A recipe: steps over named streams. Amounts of a drink are for one cup, of a prep for one making. */
+/** How a drink that was typed for a pot is poured. */
+export interface Pot {
+  /** mL of it that go into one cup */
+  cupMl: number
+}
+
+/** What the authority said of a special process, as the owner put it down. */
+export interface Approval {
+  number: string
+  /** a calendar day */
+  date: string
+  words: string
+}
+/** How long a prep is kept here, where that is not as it ships. */
+export interface OwnKeeping {
+  days?: number
+  approval?: Approval
+}
+
+/**
+ * A recipe: steps over named streams. Amounts of a drink are for one cup, or for a pot where it has one; of a prep they
+ * are for one making.
+ */
 export interface RecipeDocument {
   schema: typeof DOCUMENT_SCHEMA
   kind: 'drink' | 'prep'
   steps: RecipeStep[]
   output: string
   serve?: Serve
+  pot?: Pot
   kept?: Kept[]
+  keeping?: OwnKeeping
 }
 
 export const itemKey = (item: ItemRef): string => ('ingredient' in item ? item.ingredient : `prep:${item.prep}`)

@@ -148,6 +148,7 @@ describe('what a cup costs', () => {
     baseOf: () => undefined,
     fruitOf: () => undefined,
     labourPerH: 12,
+    prepMade: () => undefined,
     kwhPrice: { electricity: 0.3, gas: null },
   }
   const drink = withLayer(newDrink(null, 300), { prep: 'syrup' }, { value: 60, unit: 'mL' })

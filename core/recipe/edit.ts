@@ -53,20 +53,18 @@ export function withLayer(doc: RecipeDocument, item: ItemRef, amount: TakeStep['
   const names = new Set(doc.steps.map((s) => s.out))
   let stream = base
   for (let n = 2; names.has(stream); n++) stream = `${base}-${n}`
-  const filler = fillsUp(doc)
   const final = finalStep(doc)!
-  const steps = doc.steps.map((s) => {
-    if (s !== final) return s
-    const rest = filler ? final.in.slice(0, -1) : final.in
-    return { ...final, in: [...rest, stream, ...(filler ? [filler] : [])] } as MakeUpStep
-  })
+  // Of a pot the last layer stays the last too: it fills up again when it is written for a cup.
+  const last = fillsUp(doc) || doc.pot ? 1 : 0
+  const [rest, filler] = [final.in.slice(0, final.in.length - last), final.in.slice(final.in.length - last)]
+  const steps = doc.steps.map((s) => (s === final ? ({ ...final, in: [...rest, stream, ...filler] } as MakeUpStep) : s))
   return { ...doc, steps: [{ op: 'take', out: stream, item, amount, tempC: BENCH_C }, ...steps] }
 }
 
-/** Takes a layer out. The one that fills up stays. */
+/** Takes a layer out. The one that fills up stays, and so does the only one. */
 export function withoutLayer(doc: RecipeDocument, stream: string): RecipeDocument {
-  if (stream === fillsUp(doc) || !takeOf(doc, stream)) return doc
   const final = finalStep(doc)!
+  if (stream === fillsUp(doc) || !takeOf(doc, stream) || final.in.length === 1) return doc
   return {
     ...doc,
     steps: doc.steps
@@ -75,13 +73,15 @@ export function withoutLayer(doc: RecipeDocument, stream: string): RecipeDocumen
   }
 }
 
-/** mL that the drink of one cup is made up to; 0 where it is not made up. */
+/** mL of drink in one cup that the recipe asks for; 0 where it is neither made up nor poured from a pot. */
 export const volumeOf = (doc: RecipeDocument): number => {
+  if (doc.pot) return doc.pot.cupMl
   const final = finalStep(doc)
   return final?.op === 'makeUp' ? final.toVolumeMl : 0
 }
 /** How much drink goes into one cup, mL. */
 export function withVolume(doc: RecipeDocument, toVolumeMl: number): RecipeDocument {
+  if (doc.pot) return { ...doc, pot: { cupMl: toVolumeMl } }
   return { ...doc, steps: doc.steps.map((s) => (s.op === 'makeUp' && s.out === doc.output ? { ...s, toVolumeMl } : s)) }
 }
 

@@ -19,8 +19,10 @@ import { Bill, type OwnTake, type OwnWork } from './bill'
 import type { RecipeContext, RecipeSource, TakesByThing } from './context'
 import { Cup, type CupFigures } from './cup'
 import { byProductName, fillsUp, itemKey, type RecipeDocument, type RecipeStep, type TakeStep } from './document'
-import type { Evaluation, Layer, Made, MakingStep, TimedStep } from './evaluation'
+import type { Evaluation, Layer, Made, MakingStep, PotFigures, TimedStep } from './evaluation'
 import { Flow } from './flow'
+import { wayOf } from './loop'
+import { cupOfPot, potFigures } from './pot'
 import { mixFigures, prepShares, type MixFigures, type Part } from './mix-figures'
 import { PLENTY_G_PER_ML, gramOf, layerOf, madeOf, partOf, poured, streamPart, timed } from './take'
 
@@ -59,7 +61,10 @@ export class Evaluator {
    * @throws ProcessLimit with a code and numbers where the recipe cannot be made as written
    */
   evaluate(doc: RecipeDocument, within: readonly string[] = []): Evaluation {
-    return new Run(doc, this.context, within, this).evaluation()
+    if (!doc.pot) return new Run(doc, this.context, within, this).evaluation()
+    const whole = new Run(doc, this.context, within, this).evaluation()
+    const pot = potFigures(whole.jug.volume, doc.pot)
+    return new Run(cupOfPot(doc, pot), this.context, within, this, pot).evaluation()
   }
 
   /**
@@ -124,7 +129,8 @@ function evaluatedPrep(
   recipeId: string,
   within: readonly string[],
 ): { evaluation: Evaluation; uses: readonly Use[] } {
-  if (within.includes(recipeId)) throw new ProcessLimit('prep-loop', {}, recipeId)
+  if (within.includes(recipeId))
+    throw new ProcessLimit('prep-loop', {}, wayOf([...within.slice(within.indexOf(recipeId)), recipeId]))
   const found: RecipeSource | 'unsigned' | undefined = context.prep(recipeId)
   if (!found) throw new ProcessLimit('prep-unknown', {}, recipeId)
   if (found === 'unsigned') throw new ProcessLimit('prep-unsigned', {}, itemKey({ prep: recipeId }))
@@ -151,14 +157,15 @@ class Run implements Evaluation {
   private readonly memo = new Map<string, unknown>()
 
   constructor(
-    private readonly doc: RecipeDocument,
+    readonly document: RecipeDocument,
     private readonly context: RecipeContext,
     private readonly within: readonly string[],
     private readonly evaluator: Evaluator,
+    readonly pot: PotFigures | null = null,
   ) {}
 
   evaluation(): this {
-    for (const step of this.doc.steps) {
+    for (const step of this.document.steps) {
       if (this.made.has(step.out)) throw new ProcessLimit('stream-made-twice', {}, step.out)
       if (step.op === 'take') this.made.set(step.out, this.take(step))
       else this.make(step)
@@ -232,10 +239,10 @@ class Run implements Evaluation {
 
   /** That there is an output, and that nothing has used it. */
   private checkOutput(): void {
-    const { output } = this.doc
+    const { output } = this.document
     if (!this.made.has(output)) throw new ProcessLimit('stream-not-made', {}, output)
     if (this.usedUp.has(output)) throw new ProcessLimit('stream-used-twice', {}, output)
-    for (const g of this.doc.serve?.garnish ?? [])
+    for (const g of this.document.serve?.garnish ?? [])
       for (const caution of this.context.ingredient(g.ingredient)?.cautions ?? []) this.codes.add(caution)
   }
   private once<T>(name: string, make: () => T): T {
@@ -245,20 +252,20 @@ class Run implements Evaluation {
   }
   /** Inputs of the last step, which the glass is drawn from; the output itself where that does more than mix. */
   private get layerNames(): readonly string[] {
-    const final = this.done.find(({ step }) => step.out === this.doc.output)
+    const final = this.done.find(({ step }) => step.out === this.document.output)
     return final && final.step.in.length > 0 && CATALOGUE[final.step.op].mixes(final.result)
       ? final.step.in
-      : [this.doc.output]
+      : [this.document.output]
   }
   get output(): Stream {
-    return this.made.get(this.doc.output)!.stream
+    return this.made.get(this.document.output)!.stream
   }
   get parts(): Part[] {
     return this.once('parts', () => this.layerNames.map((n) => this.made.get(n)!.part))
   }
   get layers(): Layer[] {
     return this.once('layers', () => {
-      const filler = fillsUp(this.doc)
+      const filler = fillsUp(this.document)
       return this.layerNames.map((name) => layerOf(this.made.get(name)!, name, name === filler))
     })
   }
@@ -279,7 +286,7 @@ class Run implements Evaluation {
   }
   get cup(): CupFigures | null {
     return this.once('cup', () => {
-      const { serve } = this.doc
+      const { serve } = this.document
       return serve && massG(this.output) > 0 ? new Cup(serve, this.parts, this.output, this.context.sip) : null
     })
   }
@@ -295,7 +302,7 @@ class Run implements Evaluation {
   }
   /** What is taken colder than it freezes, and is no ice. */
   private get frozen(): StepResult['flags'] {
-    return this.doc.steps.flatMap((step) => {
+    return this.document.steps.flatMap((step) => {
       if (step.op !== 'take' || step.tempC >= 0 || !('ingredient' in step.item)) return []
       const { stream } = this.made.get(step.out)!
       if (this.context.ingredient(step.item.ingredient)?.kind === 'ice') return []
@@ -318,7 +325,7 @@ class Run implements Evaluation {
     return this.done.reduce((n, { result }) => n + result.energyKj, 0)
   }
   private isLeft(name: string): boolean {
-    return !this.usedUp.has(name) && name !== this.doc.output
+    return !this.usedUp.has(name) && name !== this.document.output
   }
   get byProducts(): NamedStream[] {
     return this.once('by-products', () =>
@@ -329,15 +336,15 @@ class Run implements Evaluation {
   }
   get unused(): NamedStream[] {
     return this.once('unused', () =>
-      this.doc.steps
+      this.document.steps
         .filter((s) => this.isLeft(s.out))
         .map((s) => ({ name: s.out, stream: this.made.get(s.out)!.stream })),
     )
   }
   get bill(): Bill {
     return this.once('bill', () => {
-      const flow = new Flow(this.doc, this.layerNames, this.leftBy, (name) => massG(this.made.get(name)!.stream))
-      const own = this.doc.steps.flatMap((step): OwnTake[] =>
+      const flow = new Flow(this.document, this.layerNames, this.leftBy, (name) => massG(this.made.get(name)!.stream))
+      const own = this.document.steps.flatMap((step): OwnTake[] =>
         step.op === 'take'
           ? [
               {

@@ -2,7 +2,7 @@ import type { Figure } from '../figures'
 import type { Equipment, NamedStream, Op, StepResult, Stream } from '../process'
 import type { Bill } from './bill'
 import type { CupFigures } from './cup'
-import type { ItemRef, RecipeStep, TakeStep } from './document'
+import type { ItemRef, RecipeDocument, RecipeStep, TakeStep } from './document'
 import type { MixFigures, Part } from './mix-figures'
 
 /** One layer of the glass: an input of the last step. */
@@ -12,6 +12,7 @@ export interface Layer {
   key: string
   fillsUp: boolean
   mass: Figure
+  mlPerG: Figure
   volume: Figure
   sugars: Figure
   acid: Figure
@@ -27,7 +28,18 @@ export interface TimedStep {
   window: readonly [earliestMin: number, latestMin: number] | null
 }
 
+/** What is made at once where a drink was typed for a pot. */
+export interface PotFigures {
+  /** mL of the whole pot, mixed */
+  volume: Figure
+  /** cups in it */
+  cups: Figure
+}
+
 export interface Evaluation {
+  /** what was evaluated: of a drink that was typed for a pot, what one cup of it takes */
+  document: RecipeDocument
+  pot: PotFigures | null
   layers: Layer[]
   jug: MixFigures
   /** volumes of the layers put side by side; more than the mixed volume, since sugar contracts */
@@ -51,7 +63,7 @@ export interface Evaluation {
   /** what was done, in order: who is busy, what is held, and how one sees that it is done */
   timeline: TimedStep[]
   /** the same with all that each step gave, from which it explains itself */
-  done: readonly { step: MakingStep; result: StepResult }[]
+  done: readonly { step: MakingStep; result: StepResult; inputs: readonly Stream[] }[]
 }
 
 /** A stream of a recipe under way, and what it adds to the figures. */

@@ -67,6 +67,7 @@ export function layerOf({ stream, part, item }: Made, name: string, fills: boole
     key: item ? itemKey(item) : name,
     fillsUp: fills,
     mass: part.mass,
+    mlPerG,
     volume: product('volume-of', 'mL', [part.mass, mlPerG], part.params),
     sugars: partShare(part, 'sugars'),
     acid: partShare(part, 'acid'),

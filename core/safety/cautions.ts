@@ -8,6 +8,7 @@ const OF_THE_PRODUCT: ReadonlySet<string> = new Set([
   'keep-cold',
   'caffeine',
   'sweetener-label',
+  'honey-infants',
 ])
 
 export const staysWithProduct = (caution: string): boolean => OF_THE_PRODUCT.has(caution)

@@ -2,6 +2,7 @@ import { call, difference, factor, given, product, quotient, type Figure } from 
 import {
   mixFigures,
   prepRows,
+  scaledDocument,
   serveTakes,
   type BillTake,
   type Evaluation,
@@ -10,7 +11,6 @@ import {
   type MixFigures,
   type RecipeDocument,
 } from '../recipe'
-import { scaledDocument } from './document'
 
 /** What the amounts of a batch are rounded to: the stand's scale and jug. */
 export interface RoundingSteps {
@@ -50,22 +50,20 @@ export interface Batch {
   takes: readonly BillTake[]
 }
 
+/** How many times what is sold is made, with what is lost on the way. @param lossShare of what is sold */
+export const withLoss = (lossShare: number): number => 1 + lossShare
+
 /**
  * Cups to a batch: the document for so many, evaluated; amounts rounded to scale and jug, and what the rounding did.
  * @param cup the recipe for one cup
  * @param evaluate as {@link Evaluator.evaluate}
  * @throws ProcessLimit where that much of it cannot be made as written
  */
-export function scaleToCups(
-  doc: RecipeDocument,
-  cup: Evaluation,
-  evaluate: (doc: RecipeDocument) => Evaluation,
-  ask: BatchAsk,
-): Batch {
+export function scaleToCups(cup: Evaluation, evaluate: (doc: RecipeDocument) => Evaluation, ask: BatchAsk): Batch {
   const cups = given('cups', ask.cups, 'cups', 'measured', 'source.plan')
-  const withLoss = given('with-loss', 1 + ask.lossShare, '1', 'default', 'source.stand')
-  const times = product('batch-factor', '1', [cups, withLoss])
-  const evaluation = evaluate(scaledDocument(doc, times.value))
+  const timesLoss = given('with-loss', withLoss(ask.lossShare), '1', 'default', 'source.stand')
+  const times = product('batch-factor', '1', [cups, timesLoss])
+  const evaluation = evaluate(scaledDocument(cup.document, times.value))
   const rows = evaluation.layers.map((layer, i): BatchRow => {
     const unit = pouredByVolume(layer) ? 'mL' : 'g'
     const perCup = unit === 'mL' ? cup.layers[i]!.volume : cup.layers[i]!.mass
@@ -79,6 +77,7 @@ export function scaleToCups(
     )
     return { layer, unit, exact, rounded: call('rounded', unit, 'round-to-step', [exact, step], { name: layer.key }) }
   })
+  const { serve } = cup.document
   const roundedParts = evaluation.parts.map((part, i) => {
     const row = rows[i]!
     const density = quotient('density-of', 'g/mL', row.layer.mass, row.layer.volume, part.params)
@@ -96,7 +95,7 @@ export function scaleToCups(
     jug: evaluation.jug,
     litres: quotient('batch-volume', 'L', evaluation.jug.volume, factor(1000)),
     brixShift: difference('brix-shift', '°Bx', rounded.brix, evaluation.jug.brix),
-    takes: [...evaluation.bill.takes, ...(doc.serve ? serveTakes(doc.serve, ask.cups) : [])],
+    takes: [...evaluation.bill.takes, ...(serve ? serveTakes(serve, ask.cups) : [])],
   }
 }
 

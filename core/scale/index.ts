@@ -1,2 +1,1 @@
 export * from './batch'
-export * from './document'

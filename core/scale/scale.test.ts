@@ -28,7 +28,7 @@ const drink = withServe(
 )
 const steps = { massStepG: 1, volumeStepMl: 5 }
 const scaledUp = (doc: RecipeDocument, within: RecipeContext, cups: number, lossShare = 0, rounding = steps) =>
-  scaleToCups(doc, evaluateRecipe(doc, within), (d) => evaluateRecipe(d, within), { cups, lossShare, steps: rounding })
+  scaleToCups(evaluateRecipe(doc, within), (d) => evaluateRecipe(d, within), { cups, lossShare, steps: rounding })
 const batchOf = (cups: number, lossShare = 0) => scaledUp(drink, context, cups, lossShare)
 
 it('64 cups of 300 mL and 3 % lost are 19.776 L', () => {

@@ -35,3 +35,10 @@ export const STARTING: Readonly<Record<UnitSystem, Starting>> = {
     ],
   },
 }
+
+/** What a prep costs in a drink: by its standard at today's prices, or by what was paid for what is on the shelf. */
+export const PREP_COSTS = ['standard', 'paid'] as const
+
+/** What “limón” is at a stand: the green or the yellow one. */
+export const LIMONES = ['lime', 'lemon'] as const
+export type Limon = (typeof LIMONES)[number]

@@ -395,6 +395,7 @@ describe('composition against the Indian Food Composition Tables 2017', () => {
     ['melon-juice', 'E045', 'V'],
     ['orange-juice', 'E047', 'J'],
     ['papaya-puree', 'E049', ''],
+    ['apricot-puree', 'E006', 'V'],
     ['peach-puree', 'E050', 'V'],
     ['pear-juice', 'E051', 'J'],
     ['pineapple-juice', 'E053', 'J'],

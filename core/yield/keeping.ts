@@ -33,6 +33,7 @@ const DAYS_TO_RIPE: Readonly<Record<string, number>> = {
   mango: 4,
   banana: 3,
   pear: 4,
+  apricot: 2,
   peach: 2,
   plum: 2,
   kiwi: 4,
@@ -162,7 +163,8 @@ export const ROUTINES = [
   'windfall',
 ] as const
 export type CleaningRoutine = (typeof ROUTINES)[number]
-const CITRUS = new Set(['lemon', 'lime', 'small-lime', 'orange', 'grapefruit', 'mandarin'])
+/** Fruit whose peel is of use, and whose juice is squeezed out. */
+export const CITRUS: ReadonlySet<string> = new Set(['lemon', 'lime', 'small-lime', 'orange', 'grapefruit', 'mandarin'])
 const ROOTS = new Set(['carrot', 'beet', 'ginger', 'turmeric', 'celery', 'sugarcane'])
 const SOFT = new Set([
   'strawberry',

@@ -66,6 +66,81 @@ export async function benchApi(url: string, label: string): Promise<[string, str
 }
 
 /** Three years of records, written straight into the tables: about 300 000 rows. */
+type Insert = (table: string, columns: string, rows: unknown[][]) => Promise<number>
+const MAKINGS = 4000
+/** Makings of the demo's preps, all used up but the last of them. */
+async function twoYearsOfMakings(
+  insert: Insert,
+  stand: string,
+  person: string,
+  at: (i: number) => string,
+): Promise<number> {
+  const versions = await database().query<{ id: string; recipe: string }>(
+    "SELECT v.id, v.recipe_id AS recipe FROM recipe_version v JOIN recipe r ON r.id = v.recipe_id WHERE r.kind = 'prep'",
+    { type: QueryTypes.SELECT },
+  )
+  const made = Array.from({ length: MAKINGS }, (_, i) => ({
+    id: uuid(),
+    lot: uuid(),
+    of: versions[i % versions.length]!,
+    at: at(i * 8),
+    open: i >= MAKINGS - versions.length,
+  }))
+  return (
+    (await insert(
+      'lot',
+      'id, stand_id, item_kind, item_key, kind, unit, amount, cost, at, person_id, confirmed, source_id, open',
+      made.map((m) => [
+        m.lot,
+        stand,
+        'version',
+        m.of.id,
+        'made',
+        'mL',
+        2000,
+        3,
+        m.at,
+        person,
+        '[]',
+        m.id,
+        m.open ? 1 : 0,
+      ]),
+    )) +
+    (await insert(
+      'movement',
+      'id, lot_id, amount, kind, source_id, at, person_id',
+      made.flatMap((m) => [
+        [uuid(), m.lot, 2000, 'make-in', m.id, m.at, person],
+        ...(m.open ? [] : [[uuid(), m.lot, -2000, 'use', m.lot, m.at, person]]),
+      ]),
+    )) +
+    (await insert(
+      'batch',
+      'id, stand_id, recipe_id, version_id, lot_id, state, out_unit, out_g, out_ml, times, minutes, standard_min, uses, cost, cost_basis, at, person_id, confirmed',
+      made.map((m) => [
+        m.id,
+        stand,
+        m.of.recipe,
+        m.of.id,
+        m.lot,
+        'done',
+        'mL',
+        2200,
+        2000,
+        1.2,
+        12,
+        8,
+        '[]',
+        3,
+        'estimated',
+        m.at,
+        person,
+        '[]',
+      ]),
+    ))
+  )
+}
+
 export async function threeYears(): Promise<number> {
   const db = database()
   const [base] = await db.query<{ stand: string; person: string }>(
@@ -141,11 +216,12 @@ export async function threeYears(): Promise<number> {
     'id, ingredient_key, pack_price, pack_g, since, source, person_id',
     Array.from({ length: 6000 }, (_, i) => [uuid(), fruit(i), 2 + (i % 10) / 10, 1000, at(i * 5), 'typed', person]),
   )
+  rows += await twoYearsOfMakings(insert, stand, person, at)
   // Lists are sent again when their kind has a new row.
   await insert(
     'change_row',
     'entity, entity_id, `after`, at, person_id',
-    ['press', 'price'].map((entity) => [entity, stand, '{}', at(N), person]),
+    ['press', 'price', 'batch'].map((entity) => [entity, stand, '{}', at(N), person]),
   )
   return rows
 }

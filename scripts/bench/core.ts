@@ -1,7 +1,20 @@
 import { HyperFormula, type RawCellContent } from 'hyperformula'
 import { toBuy } from '../../core/buy'
 import { cupCost } from '../../core/cost'
-import { Evaluator, MIX_FIGURES, serveTakes, Standards, withAmount, type Evaluation } from '../../core/recipe'
+import {
+  changeStep,
+  Evaluator,
+  insertStep,
+  MIX_FIGURES,
+  serveTakes,
+  Standards,
+  streamFigures,
+  withAmount,
+  type Evaluation,
+  type RecipeDocument,
+} from '../../core/recipe'
+import { useByOf } from '../../core/preps'
+import { TEMPLATES, templateOf } from '../../core/templates'
 import { massG } from '../../core/process'
 import { CITRIC_EQUIVALENT, COMPONENTS, INGREDIENTS } from '../../core/substances'
 import { ingredientStream } from '../../core/process'
@@ -125,6 +138,14 @@ function laws(): [string, string, string] {
   return [`${DOCUMENTS} random recipes, laws broken`, `${broken}; ${share} % cannot be made`, '0; 10 %']
 }
 
+/** A base that is strained, rinsed, boiled and cooled. */
+function twelveSteps(): RecipeDocument {
+  let doc = templateOf('rinsed-base')!.document
+  doc = insertStep(doc, doc.output, 'heat', { toC: 85 })
+  doc = insertStep(doc, doc.output, 'simmer', { minutes: 10 })
+  return insertStep(doc, doc.output, 'cool', { place: 'ice-bath', toC: 5 })
+}
+
 export function benchCore(): [string, string, string][] {
   const doc = richDrink(3)
   const all = (e: Evaluation) => MIX_FIGURES.map((name) => e.jug[name])
@@ -146,8 +167,25 @@ export function benchCore(): [string, string, string][] {
     const evaluator = new Evaluator(freshContext())
     for (const d of many) void evaluator.evaluate(d).jug.brix
   }, 9)
+  const templates = median(() => {
+    const within = freshContext()
+    for (const t of TEMPLATES) void new Evaluator(within).evaluate(t.document).jug.brix
+  }, 40)
+  const prep = twelveSteps()
+  const editor = new Evaluator(context)
+  let grams = 400
+  const edited = median(() => {
+    const e = editor.evaluate(
+      changeStep(prep, 'water', { amount: { value: (grams = (grams % 500) + 1), unit: 'g' } } as never),
+    )
+    // What its page shows: the stream after every step.
+    for (const { result, step } of e.done) void streamFigures(result.out, step.out).brix
+    void useByOf(e, 'cold')
+  }, 400)
   return [
     laws(),
+    [`all ${TEMPLATES.length} templates of preps`, `${templates.toFixed(1)} ms`, '50 ms'],
+    [`a prep of ${prep.steps.length} steps, a number changed, every stream shown`, `${edited.toFixed(2)} ms`, '16 ms'],
     [
       `a drink of ${brewed.steps.length} steps with brewing, straining, cooling and melt`,
       `${process.toFixed(3)} ms`,

@@ -4,6 +4,7 @@ import { say } from '../lib/say'
 import { benchApi, benchCrowd, benchMemory, threeYears } from './api'
 import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
+import { benchDrinks, benchWork } from './drinks'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
 const print = (rows: [string, string, string][]): void =>
@@ -40,6 +41,7 @@ async function measured(part: () => [string, string, string][] | Promise<[string
 }
 say('| figure | measured | to hold |\n| --- | --- | --- |')
 await measured(benchCore)
+await measured(benchWork)
 
 await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => {
   const { url } = app
@@ -52,4 +54,6 @@ await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => 
   const resident = (): number =>
     Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${app.child.pid}/status`, 'utf8'))![1]) / 1024
   await measured(() => benchMemory(url, resident))
+  // Last: the menu is another one after it.
+  await measured(() => benchDrinks(url))
 })

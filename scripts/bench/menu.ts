@@ -89,6 +89,7 @@ export function priceBook(lemonPrice: number): PriceBook {
     baseOf: () => undefined,
     fruitOf: (k) => fruit.get(k),
     labourPerH: 14,
+    prepMade: () => undefined,
     kwhPrice: { electricity: 0.3, gas: 0.12 },
   }
 }

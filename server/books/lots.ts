@@ -75,7 +75,7 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
 }
 
 /** More lots of a kind than this no small stand has open. */
-const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200, pack: 500 }
+const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200, pack: 500, opened: 500, made: 500 }
 /**
  * Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so
  * that juice that nobody counts down never hides fruit; by-products only while they are kept.
@@ -87,7 +87,7 @@ const openIds = (kind: keyof typeof MOST_OPEN): string =>
 const PRESSABLE = `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id', 'lot')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})
   UNION ${openIds('peeled')}`
 /** And what came of them and is still there. */
-const SHELF = `${PRESSABLE} UNION ${openIds('by-product')} UNION ${openIds('pressed')} UNION ${openIds('pack')}`
+const SHELF = `${PRESSABLE} UNION ${openIds('by-product')} UNION ${openIds('pressed')} UNION ${openIds('pack')} UNION ${openIds('opened')} UNION ${openIds('made')}`
 
 const idsOf = async (tx: Read, sql: string, standId: string): Promise<string[]> =>
   (

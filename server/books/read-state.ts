@@ -1,11 +1,12 @@
 import { QueryTypes } from 'sequelize'
 import { goodsOf, type FactNow, type LotNow, type Movement, type Needs, type State, type VoidKind } from '#core/books'
 import type { OwnHandling } from '#core/yield'
-import { Cup, Lot, Press, Stand } from '../db/models'
+import { Batch, Cup, Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
 import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
 import { dataOf, findByName, findIngredients } from '../menu/ingredients'
+import { versionsOf } from '../menu/versions'
 import { lastPrices } from './prices'
 import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
@@ -26,9 +27,15 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     : []
   const lots = await lockedLots(tx, [...new Set([...needs.lots, ...moved.map((m) => m.lotId)])].sort())
   const facts = await factsOf(tx, needs.facts, lots)
+  const made = [...lots.values()].flatMap((l) => (l.itemKind === 'version' ? [l.itemKey] : []))
+  const versions = await versionsOf(tx, needs.versions.length ? [...needs.versions, ...made] : [])
+  const taken = [...versions.values()].flatMap((v) =>
+    v.evaluation.bill.own.flatMap((t) => ('ingredient' in t.item ? [t.item.ingredient] : [])),
+  )
   const keys = [
     ...new Set([
       ...needs.ingredients,
+      ...taken,
       ...[...lots.values()].flatMap((l) => (l.itemKind === 'ingredient' ? l.itemKey : [])),
     ]),
   ]
@@ -54,6 +61,8 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     handling: (key) => (ingredients.get(key)?.handling ?? null) as OwnHandling | null,
     goods: (key) => goods.has(key),
     named: (name) => named[needs.names.indexOf(name)],
+    version: (id) => versions.get(id),
+    recipeOf: (id) => versions.get(id)?.recipeId,
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }
@@ -103,6 +112,7 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
   if (!ids.length) return new Map()
   const find = { where: { id: ids }, transaction: tx, raw: true } as const
   const presses = await rowsOf(Press, { ...find, transaction: tx })
+  const batches = await rowsOf(Batch, { ...find, attributes: ['id', 'versionId'], transaction: tx })
   const events = await database().query<{ id: string; itemKey: string }>(
     'SELECT e.id, l.item_key AS itemKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
     { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
@@ -111,6 +121,8 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
     const press = presses.find((p) => p.id === id)
     if (press) return { entity: 'press', itemKey: press.ingredientKey }
     const event = events.find((e) => e.id === id)
+    const batch = batches.find((b) => b.id === id)
+    if (batch) return { entity: 'batch', itemKey: batch.versionId }
     const lot = lots.get(id)
     if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', itemKey: lot.itemKey }
     return event && { entity: 'lot-event', itemKey: event.itemKey }

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { Booked } from '#core/books'
 import { NOTHING } from '#core/yield'
-import { FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
+import { Batch, FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
 import { database, toJson, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
@@ -41,6 +41,11 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     }
     await Press.create({ ...press, ...told, ...json, at: new Date(press.at) }, { transaction: tx })
     await recordChange(tx, who, 'press', press.id, null, { ...press, personId })
+  }
+  for (const batch of booked.batches) {
+    const json = { uses: toJson(batch.uses), added: toJson(batch.added), seen: batch.seen && toJson(batch.seen) }
+    await Batch.create({ ...batch, ...told, ...json, state: 'done', at: new Date(batch.at) }, { transaction: tx })
+    await recordChange(tx, who, 'batch', batch.id, null, { ...batch, personId })
   }
   for (const { id, lotId, itemKey, amountG, event, measured, at } of booked.events) {
     const row = { id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured }), at: new Date(at) }

@@ -6,7 +6,7 @@ import type { Row } from '../db/rows'
 
 export type RawRecipe = Pick<
   Row<typeof Recipe>,
-  'id' | 'kind' | 'name' | 'shipped' | 'family' | 'draft' | 'sellPrice' | 'version'
+  'id' | 'kind' | 'name' | 'shipped' | 'family' | 'draft' | 'sellPrice' | 'note' | 'retired' | 'version'
 >
 export const documentOf = (json: unknown): RecipeDocument => upgradeDocument(fromJson<{ schema: number }>(json))
 /**
@@ -30,6 +30,8 @@ export function viewOf(r: RawRecipe): RecipeRow {
     family: r.family,
     draft: documentAsIs(r.draft),
     sellPrice: toNumberOrNull(r.sellPrice),
+    note: r.note,
+    retired: Boolean(r.retired),
     version: r.version,
     standard: null,
   }

@@ -1,7 +1,15 @@
 import { QueryTypes } from 'sequelize'
-import { itemsOf, upgradeDocument, itemKey, type SignedFigures } from '#core/recipe'
+import {
+  itemsOf,
+  loopThrough,
+  upgradeDocument,
+  itemKey,
+  wayOf,
+  type RecipeDocument,
+  type SignedFigures,
+} from '#core/recipe'
 import { checkPaid } from '#core/limits'
-import type { Body, Recipe as RecipeRow, Reply } from '#shared/contract'
+import type { Body, Reply, Standard } from '#shared/contract'
 import { Recipe, RecipeUse } from '../db/models'
 import { database, fromJson, toJson, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { currencyDecimals } from '../platform/business'
@@ -10,10 +18,11 @@ import { invalid } from '../platform/errors'
 import { save } from '../platform/documents'
 import { viewOf, type RawRecipe } from './recipe-rows'
 import { canBeMade, snapshotsOf } from './standards'
+import { listUses } from './uses'
 import type { Who } from '../people/who'
-import { rowOf } from '../db/rows'
+import { rowOf, rowsOf } from '../db/rows'
 
-type Listed = RawRecipe & {
+interface Signed {
   standardId: string | null
   number: number
   snapshot: string
@@ -23,12 +32,15 @@ type Listed = RawRecipe & {
   signedAt: Date
   signedBy: string
 }
+type Listed = RawRecipe & Signed
+const SIGNED = `v.id AS standardId, v.number, v.snapshot, v.filled, v.core_version AS coreVersion, v.figures,
+  v.signed_at AS signedAt, p.name AS signedBy`
 
 /** Drinks and preps, each with its latest standard, and what standards are evaluated from: each piece once. */
 export async function listRecipes(tx: Read): Promise<Reply<'recipes'>> {
   const rows = await database().query<Listed>(
-    `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_price AS sellPrice, r.version,
-            v.id AS standardId, v.number, v.snapshot, v.filled, v.core_version AS coreVersion, v.figures, v.signed_at AS signedAt, p.name AS signedBy
+    `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_price AS sellPrice, r.note, r.retired, r.version,
+            ${SIGNED}
        FROM recipe r
        LEFT JOIN recipe_version v ON v.recipe_id = r.id AND v.number = (SELECT MAX(number) FROM recipe_version WHERE recipe_id = r.id)
        LEFT JOIN person p ON p.id = v.person_id
@@ -36,16 +48,37 @@ export async function listRecipes(tx: Read): Promise<Reply<'recipes'>> {
     { type: QueryTypes.SELECT, transaction: tx },
   )
   const recipes = rows.map((r) => ({ ...viewOf(r), standard: r.standardId ? standardOf(r) : null }))
-  return {
-    recipes,
-    snapshots: await snapshotsOf(
-      tx,
-      recipes.flatMap((r) => r.standard?.snapshot ?? []),
-    ),
-  }
+  const said = await listUses(tx)
+  const poured = new Map(
+    (await signedOf(tx, 'v.id IN (:ids)', { ids: said.flatMap((u) => u.versionId ?? []) })).map((s) => [s.id, s]),
+  )
+  const uses = said.map((u) => ({ ...u, standard: (u.versionId && poured.get(u.versionId)) || null }))
+  const hashes = [...recipes, ...uses].flatMap((r) => r.standard?.snapshot ?? [])
+  return { recipes, uses, snapshots: await snapshotsOf(tx, hashes) }
 }
 
-const standardOf = (r: Listed): NonNullable<RecipeRow['standard']> => ({
+/** Standards that answer to a condition, the newest first. */
+async function signedOf(tx: Read, where: string, by: { ids: readonly string[] }): Promise<Standard[]> {
+  if (!by.ids.length) return []
+  const rows = await database().query<Signed>(
+    `SELECT ${SIGNED} FROM recipe_version v LEFT JOIN person p ON p.id = v.person_id
+      WHERE ${where} AND v.snapshot IS NOT NULL ORDER BY v.number DESC`,
+    { type: QueryTypes.SELECT, replacements: by, transaction: tx },
+  )
+  return rows.map(standardOf)
+}
+
+/** Every standard of a recipe, and what they are evaluated from. */
+export async function listStandards(tx: Read, recipeId: string): Promise<Reply<'standards'>> {
+  const standards = await signedOf(tx, 'v.recipe_id IN (:ids)', { ids: [recipeId] })
+  const snapshots = await snapshotsOf(
+    tx,
+    standards.map((s) => s.snapshot),
+  )
+  return { standards, snapshots }
+}
+
+const standardOf = (r: Signed): Standard => ({
   id: r.standardId!,
   number: r.number,
   snapshot: r.snapshot,
@@ -56,6 +89,15 @@ const standardOf = (r: Listed): NonNullable<RecipeRow['standard']> => ({
   signedBy: r.signedBy,
 })
 
+/** Refuses what would be made of itself, by way of preps as they are drawn up now. */
+async function refuseLoop(tx: Tx, id: string, draft: RecipeDocument): Promise<void> {
+  if (!itemsOf(draft).some((item) => 'prep' in item)) return
+  const rows = await rowsOf(Recipe, { where: { kind: 'prep' }, attributes: ['id', 'draft'], transaction: tx })
+  const drafts = new Map(rows.map((r) => [r.id, fromJson<RecipeDocument>(r.draft)]))
+  const way = loopThrough(id, draft, (prep) => drafts.get(prep))
+  if (way) throw invalid([{ field: wayOf(way), code: 'prep-loop' }])
+}
+
 /** Makes or changes a draft. A draft that cannot be made is not saved; one that waits for a prep's sign-off is. */
 export async function putRecipe(tx: Tx, id: string, body: Body<'putRecipe'>, who: Who): Promise<Reply<'putRecipe'>> {
   const before = await rowOf(Recipe, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
@@ -63,19 +105,22 @@ export async function putRecipe(tx: Tx, id: string, body: Body<'putRecipe'>, who
     throw invalid([{ field: 'kind', code: 'kind-differs' }])
   if (body.kind === 'drink' && !body.draft.serve) throw invalid([{ field: 'draft.serve', code: 'serve-missing' }])
   const draft = upgradeDocument(body.draft)
+  await refuseLoop(tx, id, draft)
   await canBeMade(tx, id, draft)
   const sellPrice =
     who.role === 'owner' && body.sellPrice !== undefined ? body.sellPrice : toNumberOrNull(before?.sellPrice ?? null)
   const coins = sellPrice === null ? [] : checkPaid(sellPrice, await currencyDecimals(tx), 'sellPrice')
   if (coins.length) throw invalid(coins)
-  const fields = { name: body.name, family: body.family, sellPrice, version: body.version + 1 }
+  const note = body.note ?? before?.note ?? ''
+  const retired = body.retired ?? Boolean(before?.retired)
+  const fields = { name: body.name, family: body.family, sellPrice, note, retired, version: body.version + 1 }
   const done = await save(
     tx,
     who,
     'recipe',
     id,
     before && viewOf(before),
-    { ...body, sellPrice } as { version: number },
+    { ...body, note, retired, sellPrice } as { version: number },
     () =>
       before
         ? Recipe.update({ ...fields, draft: toJson(draft) }, { where: { id }, transaction: tx })

@@ -1,4 +1,5 @@
 import { QueryTypes } from 'sequelize'
+import { claimsOf } from '#core/label'
 import { ProcessLimit } from '#core/process'
 import {
   isOnlyWater,
@@ -18,7 +19,7 @@ import { database, fromJson, toJson, type Read, type Tx } from '../db/connect'
 import { closure, keepSnapshots } from '../db/snapshots'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
-import { invalid, notFound } from '../platform/errors'
+import { invalid, notFound, refuseUnlessConfirmed } from '../platform/errors'
 import { dataOf, listIngredients } from './ingredients'
 import { save } from '../platform/documents'
 import { documentOf, viewOf } from './recipe-rows'
@@ -123,6 +124,7 @@ export async function signOff(tx: Tx, recipeId: string, body: Body<'signOff'>, w
   const evaluation = evaluated(context, recipeId, document)
   if (evaluation.jug.mass.value <= 0) throw invalid([{ field: 'draft', code: 'drink-empty' }])
   if (isOnlyWater(document)) throw invalid([{ field: 'draft', code: 'drink-of-water' }])
+  refuseUnlessConfirmed({ limits: [], doubts: claimsOf(row.name, row.note, evaluation) }, body.confirm)
   const { hash, snapshots } = closure({ document, context })
   await keepSnapshots(database(), tx, snapshots)
   const last = (await RecipeVersion.max('number', { where: { recipeId }, transaction: tx })) as number | null

@@ -80,7 +80,7 @@ export async function setUp(
   await Cup.create({ id: uuid(), ...cup, cupPrice: 0, lidPrice: 0, strawPrice: 0, version: 1 }, { transaction: tx })
   for (const vessel of vessels)
     await Vessel.create({ id: uuid(), standId: stand.id, ...vessel, heatProof: false, version: 1 }, { transaction: tx })
-  await makeSyrup(tx, body.locale === 'es' ? 'Jarabe simple 1:1' : 'Simple syrup 1:1', who)
+  await makeSyrup(tx, body.locale === 'es' ? 'Jarabe simple 1:1, por peso' : 'Simple syrup 1:1, by weight', who)
   return openSession(tx, owner.id, place)
 }
 
@@ -104,5 +104,5 @@ async function makeSyrup(tx: Tx, name: string, who: Parameters<typeof recordChan
     ['white-sugar', 'water'].map((itemKey) => ({ recipeId: id, itemKey })),
     { transaction: tx },
   )
-  await signOff(tx, id, { id: uuid(), version: 1 }, who)
+  await signOff(tx, id, { id: uuid(), version: 1, confirm: [] }, who)
 }

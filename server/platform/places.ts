@@ -1,5 +1,13 @@
-import type { Body, Cup as CupRow, Reply, Stand as StandRow, Vessel as VesselRow } from '#shared/contract'
-import { Cup, Stand, Vessel } from '../db/models'
+import { checkEquipment } from '#core/preps/equipment'
+import type {
+  Body,
+  Cup as CupRow,
+  Equipment as EquipmentRow,
+  Reply,
+  Stand as StandRow,
+  Vessel as VesselRow,
+} from '#shared/contract'
+import { Cup, Equipment, Stand, Vessel } from '../db/models'
 import { toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
 import { assertTimeZone } from './days'
@@ -12,6 +20,8 @@ const standView = (r: Row<typeof Stand>): StandRow => ({
   ...r,
   labourPerH: toNumberOrNull(r.labourPerH),
   ounces: r.ounces as StandRow['ounces'],
+  limon: r.limon as StandRow['limon'],
+  countPreps: r.countPreps as StandRow['countPreps'],
   electricityPerKwh: toNumberOrNull(r.electricityPerKwh),
   gasPerKwh: toNumberOrNull(r.gasPerKwh),
   roomC: toNumber(r.roomC),
@@ -32,6 +42,13 @@ const vesselView = (r: Row<typeof Vessel>): VesselRow => ({
   ...r,
   capacityMl: toNumber(r.capacityMl),
   heatProof: Boolean(r.heatProof),
+  acidProof: Boolean(r.acidProof),
+})
+const equipmentView = (r: Row<typeof Equipment>): EquipmentRow => ({
+  ...r,
+  kind: r.kind as EquipmentRow['kind'],
+  powerW: toNumberOrNull(r.powerW),
+  capacityMl: toNumberOrNull(r.capacityMl),
 })
 
 export async function listStands(tx: Read): Promise<Reply<'stands'>> {
@@ -42,6 +59,9 @@ export async function listCups(tx: Read): Promise<Reply<'cups'>> {
 }
 export async function listVessels(tx: Read): Promise<Reply<'vessels'>> {
   return (await rowsOf(Vessel, { order: ['capacityMl', 'id'], transaction: tx })).map(vesselView)
+}
+export async function listEquipment(tx: Read): Promise<Reply<'equipment'>> {
+  return (await rowsOf(Equipment, { order: ['kind', 'name', 'id'], transaction: tx })).map(equipmentView)
 }
 
 /** A value that may be nothing: what is there stays only where nothing is said of it. */
@@ -60,6 +80,8 @@ export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: 
         labourPerH: said(body.labourPerH, before.labourPerH),
         units: body.units ?? before.units,
         ounces: said(body.ounces, before.ounces),
+        limon: said(body.limon, before.limon),
+        countPreps: body.countPreps ?? before.countPreps,
         electricityPerKwh: said(body.electricityPerKwh, before.electricityPerKwh),
         gasPerKwh: said(body.gasPerKwh, before.gasPerKwh),
         roomC: body.roomC ?? before.roomC,
@@ -97,9 +119,28 @@ export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who)
 export async function putVessel(tx: Tx, id: string, body: Body<'putVessel'>, who: Who): Promise<Reply<'putVessel'>> {
   if (!(await Stand.count({ where: { id: body.standId }, transaction: tx }))) throw notFound('standId')
   const before = await rowOf(Vessel, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
-  return save(tx, who, 'vessel', id, before && vesselView(before), body, (row) =>
+  // What is not said stays as it is.
+  const told = { ...body, acidProof: body.acidProof ?? (before ? Boolean(before.acidProof) : true) }
+  return save(tx, who, 'vessel', id, before && vesselView(before), told, (row) =>
     before
       ? Vessel.update(row, { where: { id }, transaction: tx })
       : Vessel.create({ id, ...row }, { transaction: tx }),
+  )
+}
+
+export async function putEquipment(
+  tx: Tx,
+  id: string,
+  body: Body<'putEquipment'>,
+  who: Who,
+): Promise<Reply<'putEquipment'>> {
+  const wrong = checkEquipment(body)
+  if (wrong.length) throw invalid(wrong)
+  if (!(await Stand.count({ where: { id: body.standId }, transaction: tx }))) throw notFound('standId')
+  const before = await rowOf(Equipment, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
+  return save(tx, who, 'equipment', id, before && equipmentView(before), body, (row) =>
+    before
+      ? Equipment.update(row, { where: { id }, transaction: tx })
+      : Equipment.create({ id, ...row }, { transaction: tx }),
   )
 }

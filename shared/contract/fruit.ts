@@ -79,12 +79,10 @@ export const lot = z.object({
   cleaned: z.object({ at: instant, by: z.string(), initials: z.string() }).nullable(),
 })
 export type Lot = z.infer<typeof lot>
+/** A by-product as a lot of its own. */
+export const keptLot = z.object({ lotId: id, place, useBy: day.nullable(), useFor: longText.nullable() })
 /** A by-product: weighed, or pulp with all that is left; kept as a lot of its own, or thrown. */
-const part = z.object({
-  part: z.enum(PARTS),
-  g: z.number().nullable(),
-  kept: z.object({ lotId: id, place, useBy: day.nullable(), useFor: longText.nullable() }).nullable(),
-})
+const part = z.object({ part: z.enum(PARTS), g: z.number().nullable(), kept: keptLot.nullable() })
 export type PartKept = z.infer<typeof part>
 const titration = z.object({ sampleMl: z.number(), baseMl: z.number(), baseN: z.number() })
 /** What was measured of a press beside kilos and juice. TA in g per 100 mL as citric. */
@@ -173,6 +171,7 @@ const lotEvent = z.discriminatedUnion('kind', [
     note: longText.nullable().default(null),
   }),
   z.object({ kind: z.literal('use'), amount: z.number(), note: longText.nullable().default(null) }),
+  z.object({ kind: z.literal('open'), amount: z.number(), place, useBy: day.nullable().default(null) }),
   z.object({ kind: z.literal('spill'), amount: z.number(), note: longText.nullable().default(null) }),
   z.object({
     kind: z.literal('peel'),

@@ -6,6 +6,7 @@ import { moneyNames } from './money'
 import { PEOPLE } from './people'
 import { PLAN } from './plan'
 import { PLATFORM } from './platform'
+import { PREPS } from './preps'
 import { STORE } from './store'
 
 export * from './endpoint'
@@ -15,11 +16,12 @@ export * from './store'
 export * from './fruit'
 export * from './drinks'
 export * from './plan'
+export * from './preps'
 export { maskOf } from './money'
 export { recipeDocument } from './recipe-document'
 
 /** Every route: its fields, its answer, and who may ask. */
-export const contract = { ...PLATFORM, ...PEOPLE, ...STORE, ...FRUIT, ...DRINKS, ...PLAN } satisfies Record<
+export const contract = { ...PLATFORM, ...PEOPLE, ...STORE, ...FRUIT, ...DRINKS, ...PREPS, ...PLAN } satisfies Record<
   string,
   Endpoint
 >

@@ -1,10 +1,25 @@
+import { MOST_SHIFTS } from '#core/schedule/service'
 import { ROUTES } from '../routes'
-import { byId, day, endpoint, id, made, version, z, type Endpoint } from './endpoint'
+import { byId, day, endpoint, id, made, name, version, z, type Endpoint } from './endpoint'
 
-// Cups planned for a day.
+// Cups planned for a day, when the stand opens on it, and who is there.
 
 export const planLine = z.object({ id, standId: id, day, recipeId: id, cups: z.number().int(), version })
 export type PlanLine = z.infer<typeof planLine>
+
+/** HH:MM where the stand is; what is no time of the clock is said by the core. */
+const clock = z.string().trim().max(5)
+const shift = z.strictObject({ name: name.or(z.literal('')), before: z.boolean(), from: clock, to: clock })
+export const serviceDay = z.object({
+  id,
+  standId: id,
+  day,
+  opensAt: clock,
+  closesAt: clock,
+  shifts: z.array(shift).max(MOST_SHIFTS),
+  version,
+})
+export type ServiceDay = z.infer<typeof serviceDay>
 
 export const PLAN = {
   plan: endpoint({
@@ -18,6 +33,19 @@ export const PLAN = {
     summary: 'Make (version 0) or change a plan line; no cups takes it off',
     params: byId,
     body: z.object({ standId: id, day, recipeId: id, cups: z.number(), version }),
+    reply: made,
+  }),
+  serviceDay: endpoint({
+    ...ROUTES.serviceDay,
+    summary: 'Hours of a stand on a day and who is there; null where nobody has said',
+    query: z.object({ stand: id, day }),
+    reply: z.object({ service: serviceDay.nullable() }),
+  }),
+  putServiceDay: endpoint({
+    ...ROUTES.putServiceDay,
+    summary: 'Say (version 0) or change the hours of a day and who is there',
+    params: byId,
+    body: serviceDay.omit({ id: true }),
     reply: made,
   }),
 } satisfies Record<string, Endpoint>

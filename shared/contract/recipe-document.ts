@@ -4,13 +4,16 @@ import {
   DOCUMENT_SCHEMA,
   GARNISH_PLACES,
   MOST_ICE_G,
+  MOST_OPTIONS,
+  MOST_SIZES,
   OLD_NUMBERS,
+  OPTION_KINDS,
   type RecipeDocument,
   type SignedFigures,
   type Snapshots,
 } from '#core/recipe'
 import { INGREDIENT_KINDS, type IngredientData } from '#core/substances'
-import { key, z } from './endpoint'
+import { day, key, z } from './endpoint'
 
 const streamName = z.string().min(1).max(160)
 const amount = z.object({ value: z.number().min(0).max(1e6), unit: z.enum([...MASS_UNITS, ...VOLUME_UNITS]) })
@@ -39,6 +42,9 @@ const step = z.discriminatedUnion('op', [
   ),
 ])
 
+/** A named item: an ingredient, or another recipe. */
+export const itemRef = item
+
 const serve = z.strictObject({
   cupId: z.uuid().nullable(),
   iceG: z.number().min(0).max(MOST_ICE_G),
@@ -54,9 +60,38 @@ const serve = z.strictObject({
     )
     .max(5),
   labourS: z.number().min(0).max(3600),
+  options: z
+    .array(z.strictObject({ kind: z.enum(OPTION_KINDS), item, massG: z.number().positive().max(1000) }))
+    .max(MOST_OPTIONS)
+    .optional(),
+  sizes: z
+    .array(
+      z.strictObject({
+        cupId: z.uuid(),
+        drinkMl: z.number().positive().max(5000),
+        iceG: z.number().min(0).max(MOST_ICE_G),
+      }),
+    )
+    .max(MOST_SIZES)
+    .optional(),
+  dispenser: z
+    .strictObject({
+      drinkMl: z.number().positive().max(100_000),
+      iceG: z.number().min(0).max(50_000),
+      lateMin: z.number().min(0).max(720),
+    })
+    .optional(),
 })
 
 const kept = z.strictObject({ stream: streamName, costShare: z.number().min(0).max(1) })
+
+/** How long a prep is kept here, and what the authority said of a special process. */
+const keeping = z.strictObject({
+  days: z.number().min(0.5).max(365).optional(),
+  approval: z
+    .strictObject({ number: z.string().trim().min(1).max(60), date: day, words: z.string().trim().min(1).max(400) })
+    .optional(),
+})
 
 /**
  * The recipe document as it travels and is stored: the core's type, checked field by field. A tablet may send one of an
@@ -68,7 +103,9 @@ export const recipeDocument: z.ZodType<RecipeDocument> = z.strictObject({
   steps: z.array(step).min(1).max(300),
   output: streamName,
   serve: serve.optional(),
+  pot: z.strictObject({ cupMl: field(CATALOGUE.makeUp.params.toVolumeMl) }).optional(),
   kept: z.array(kept).max(20).optional(),
+  keeping: keeping.optional(),
 }) as unknown as z.ZodType<RecipeDocument>
 
 /** SHA-256 of a content in one form of JSON (RFC 8785), in hexadecimal. */

@@ -1,3 +1,5 @@
+import { EQUIPMENT_KINDS } from '#core/limits/equipment'
+import { LIMONES, PREP_COSTS } from '#core/stand'
 import { isCurrency, isRegion, UNIT_SYSTEMS } from '#core/region'
 import { CAUTIONS, OWN_COMPONENTS } from '#core/substances'
 import { OUNCE_MEANINGS } from '#core/units'
@@ -46,6 +48,10 @@ export const stand = z.object({
   /** what an ounce of a liquid means here; null until somebody said */
   ounces: z.enum(OUNCE_MEANINGS).nullable().optional(),
   bench: z.string().trim().max(120).nullable().optional(),
+  /** what “limón” is here; null until somebody said */
+  limon: z.enum(LIMONES).nullable().optional(),
+  /** what a prep costs in a drink */
+  countPreps: z.enum(PREP_COSTS).optional(),
   version,
 })
 export type Stand = z.infer<typeof stand>
@@ -119,9 +125,22 @@ export const vessel = z.object({
   name,
   capacityMl: z.number().min(100).max(1e6),
   heatProof: z.boolean(),
+  acidProof: z.boolean().optional(),
   version,
 })
 export type Vessel = z.infer<typeof vessel>
+export const equipment = z.object({
+  id,
+  standId: id,
+  kind: z.enum(EQUIPMENT_KINDS),
+  name,
+  /** W of a burner and of a microwave oven, as it is named */
+  powerW: z.number().nullable(),
+  /** mL of a jar and of a fridge */
+  capacityMl: z.number().nullable(),
+  version,
+})
+export type Equipment = z.infer<typeof equipment>
 const listedPrice = z.object({
   ingredientKey: key,
   packG: z.number().positive().max(1e6),
@@ -198,6 +217,18 @@ export const STORE = {
     summary: 'Make (version 0) or change a vessel',
     params: byId,
     body: vessel.omit({ id: true }),
+    reply: made,
+  }),
+  equipment: endpoint({
+    ...ROUTES.equipment,
+    summary: 'Burners, microwave ovens, jars and fridges of all stands',
+    reply: z.array(equipment),
+  }),
+  putEquipment: endpoint({
+    ...ROUTES.putEquipment,
+    summary: 'Make (version 0) or change a piece of equipment',
+    params: byId,
+    body: equipment.omit({ id: true }),
     reply: made,
   }),
 } satisfies Record<string, Endpoint>

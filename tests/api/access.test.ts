@@ -128,21 +128,42 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   const lot = await weighIn(owner, stand, 5)
   await owner.call('postPress', { body: pressBody(lot.id) })
   await makeDrink(owner, `Priced ${uuid()}`)
+  const sugar = { id: uuid(), standId: stand, ingredientKey: 'white-sugar', packs: 1, size: 5, unit: 'kg' }
+  // Another test may have bought sugar at another price: a far one is meant here.
+  const body = { ...sugar, price: { paid: 6, per: 'pack' }, confirm: ['price-far-from-last'] }
+  expect((await owner.call('postPack', { body: body as never })).status).toBe(200)
+  const prep = (await owner.call('recipes')).body.recipes.find((r: { shipped: string }) => r.shipped === 'simple-syrup')
+  const uses = [{ lotId: sugar.id, amount: 1000 }]
+  const making = { id: uuid(), standId: stand, versionId: prep.standard.id, out: { value: 1900, unit: 'g' } as const }
+  const made = await owner.call('postBatch', { body: { ...making, uses, place: 'cold' } })
+  const costs = async () =>
+    (await owner.call('batches', { query: { stand } })).body.map((b: { cost: number }) => b.cost)
+  expect([made.status, await costs()]).toEqual([200, expect.arrayContaining([1.2])])
   const money = (value: unknown, at = ''): string[] =>
     value && typeof value === 'object'
       ? Object.entries(value).flatMap(([k, v]) =>
-          /price|paid|PerKwh|labourPerH|cost(?!Basis)/i.test(k) && v !== null ? [`${at}.${k}`] : money(v, `${at}.${k}`),
+          /price|paid|PerKwh|labourPerH|cost(?!Basis|Share)/i.test(k) && v !== null
+            ? [`${at}.${k}`]
+            : money(v, `${at}.${k}`),
         )
       : []
   const query: Record<string, Record<string, string>> = {
     lots: { stand },
     presses: { stand },
+    batches: { stand },
     plan: { stand, day: '2026-11-25' },
+    serviceDay: { stand, day: '2026-11-25' },
     fruitPresses: { stand },
     bench: { stand },
     packs: { need: 'lemon:1000' },
+    work: { recipe: prep.id },
+    keptTrials: { stand },
   }
-  const params: Record<string, Record<string, string>> = { getLot: { id: lot.id }, fruitPresses: { id: 'lemon' } }
+  const params: Record<string, Record<string, string>> = {
+    getLot: { id: lot.id },
+    fruitPresses: { id: 'lemon' },
+    standards: { id: prep.id },
+  }
   for (const [role, who] of [
     ['crew', crew],
     ['lead', lead],

@@ -1,8 +1,9 @@
 import { withPending, type Books } from '../../app/outbox/pending'
 import type { Entry } from '../../app/outbox/tablet-db'
 import { seeded } from '../../core/random'
+import { DOCUMENT_SCHEMA, evaluateRecipe, shippedContext, type RecipeDocument } from '../../core/recipe'
 import { INGREDIENTS } from '../../core/substances'
-import type { Lot, Press } from '../../shared/contract'
+import type { Batch, Lot, Press } from '../../shared/contract'
 import { closeDatabase, database } from '../../server/db/connect'
 import { Stand } from '../../server/db/models'
 import { CREW, LEAD, OWNER, people, signIn, uuid, type Client } from './client'
@@ -11,6 +12,26 @@ import { CREW, LEAD, OWNER, people, signIn, uuid, type Client } from './client'
 
 const FRUITS = ['mandarin', 'kiwi', 'papaya'] as const
 const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_261)
+
+/** Sugar, milk and water: what packs are taken in of. */
+const SWEET_MILK: RecipeDocument = {
+  schema: DOCUMENT_SCHEMA,
+  kind: 'prep',
+  output: 'poured',
+  steps: [
+    ...(['white-sugar', 'whole-milk', 'water'] as const).map((key) => ({
+      op: 'take' as const,
+      out: key,
+      item: { ingredient: key },
+      amount: { value: 500, unit: 'g' as const },
+      tempC: 20,
+    })),
+    { op: 'dissolve', in: ['white-sugar', 'whole-milk', 'water'], out: 'sweet', minutes: 4 },
+    { op: 'split', in: ['sweet'], out: 'poured', takeG: 1200 },
+  ],
+  kept: [{ stream: 'poured/rest', costShare: 0.2 }],
+}
+let prep: { recipeId: string; versionId: string }
 
 let stand: string
 let goods: string
@@ -23,6 +44,16 @@ beforeAll(async () => {
   const first = await Stand.findOne({ raw: true, transaction: null })
   await Stand.create({ ...first, id: stand, name: 'Quay' }, { transaction: null })
   goods = `cup:${(await owner.call('cups')).body[0].id}`
+  prep = { recipeId: uuid(), versionId: uuid() }
+  const draft = {
+    kind: 'prep' as const,
+    family: 'iced-tea' as const,
+    name: 'Sweet milk',
+    draft: SWEET_MILK,
+    version: 0,
+  }
+  await owner.call('putRecipe', { params: { id: prep.recipeId }, body: draft })
+  await owner.call('signOff', { params: { id: prep.recipeId }, body: { id: prep.versionId, version: 1 } })
   await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })
   const lead = await signIn(LEAD.login, LEAD.password)
   tellers = [
@@ -38,12 +69,13 @@ let bases: { key: string; name: string }[] = []
 async function shelfOf({ who, seesMoney }: (typeof tellers)[number]): Promise<Books> {
   const ingredients = await who.call('ingredients')
   bases = ingredients.body.filter((i: { kind: string }) => i.kind === 'base')
-  const [lots, presses, prices] = await Promise.all([
+  const [lots, presses, batches, prices] = await Promise.all([
     who.call('lots', { query: { stand } }),
     who.call('presses', { query: { stand } }),
+    who.call('batches', { query: { stand } }),
     seesMoney ? who.call('prices') : { body: [] },
   ])
-  return { lots: lots.body, presses: presses.body, prices: prices.body, bases: [] }
+  return { lots: lots.body, presses: presses.body, batches: batches.body, prices: prices.body, bases: [] }
 }
 const known = {
   // What a base is made of is asked of nothing that is told of it.
@@ -54,18 +86,28 @@ const known = {
     const base = bases.find((b) => b.name.toLowerCase() === name.trim().toLowerCase())
     return base && { key: base.key, isBase: true }
   },
+  version: (id: string) =>
+    id === prep.versionId
+      ? { recipeId: prep.recipeId, evaluation: evaluateRecipe(SWEET_MILK, shippedContext({})) }
+      : undefined,
+  recipeOf: (id: string) => (id === prep.versionId ? prep.recipeId : undefined),
 }
 const byId = <T extends { id: string }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id.localeCompare(b.id))
 /** What is still there, and what was pressed of it: used-up crates are in the list as long as they are new. */
-const shown = ({ lots, presses }: Books): [Lot[], Press[]] => {
+const shown = ({ lots, presses, batches }: Books): [Lot[], Press[], Batch[]] => {
   const there = lots.filter((l) => l.onHand > 0)
   const ids = new Set(there.map((l) => l.id))
   // Sums of decimals on one side, of floating numbers on the other
   return [
     byId(there.map((l) => ({ ...l, onHand: Math.round(l.onHand * 1e3) / 1e3 }))),
     byId(presses.filter((p) => p.takes.some((t) => ids.has(t.lotId)))),
+    byId(batches),
   ]
 }
+
+/** Lots that a making took of. */
+const usedBy = ({ batches }: Books, id: unknown): string[] =>
+  batches.filter((b) => b.id === id).flatMap((b) => b.uses.map((u) => u.lotId))
 
 describe('a day of facts', () => {
   const random = seeded(SEED)
@@ -88,6 +130,7 @@ describe('a day of facts', () => {
   function fact(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
     const crates = shelf.lots.filter((l) => l.kind === 'received' && FRUITS.includes(l.itemKey as never))
     const made = shelf.lots.filter((l) => l.kind !== 'received' && crates.some((c) => c.standId === l.standId))
+    const packs = shelf.lots.filter((l) => l.kind === 'pack')
     const kind = random.next()
     if (!crates.length || kind < 0.2) {
       const body = {
@@ -119,6 +162,32 @@ describe('a day of facts', () => {
         at,
       }
       return { route: 'postPack', params: {}, body }
+    }
+    if (kind > 0.82) {
+      const there = shelf.lots.filter((l) => ['white-sugar', 'whole-milk'].includes(l.itemKey) && l.onHand > 0)
+      const body = {
+        id: uuid(),
+        standId: stand,
+        versionId: random.next() < 0.9 ? prep.versionId : uuid(),
+        out: { value: 1 + some(3000), unit: pick(['mL', 'g'] as const) },
+        seen: maybe({ brix: some(60), tempC: 20, measured: ['brix'] }),
+        minutes: maybe(1 + some(20)),
+        uses: there.slice(0, pick([0, 1, 2])).map((l) => ({ lotId: l.id, amount: some(l.onHand * 1.1) })),
+        place: pick(['cold', 'room'] as const),
+        useBy: maybe(pick(['2031-01-01', '2020-01-01'])),
+        added: maybe([{ key: random.next() < 0.9 ? 'citric-acid' : 'nobody', g: some(10) }]) ?? [],
+        kept:
+          maybe([
+            {
+              stream: random.next() < 0.9 ? 'poured/rest' : 'poured/pulp',
+              g: some(300),
+              kept: { lotId: uuid(), place: 'cold', useBy: null, useFor: null },
+            },
+          ]) ?? [],
+        at,
+        replaces: shelf.batches.length ? maybe(pick(shelf.batches).id) : null,
+      }
+      return { route: 'postBatch', params: {}, body }
     }
     const lot = pick(crates)
     // What was peeled is pressed as what came is.
@@ -165,6 +234,9 @@ describe('a day of facts', () => {
           parts: [{ part: 'peel', g: 20 + some(100), kept: maybe(kept()) }].slice(0, random.next() < 0.8 ? 1 : 0),
         },
       ],
+      ...(packs.length
+        ? [[pick(packs), { kind: 'open', amount: some(900), place: 'cold', useBy: maybe('2031-01-01') }] as const]
+        : []),
       ...(made.length
         ? [
             [pick(made), { kind: pick(['use', 'spill'] as const), amount: some(400) }] as const,
@@ -210,14 +282,26 @@ describe('a day of facts', () => {
         ])
         const kind = `${e.route} ${answer.status}`
         told[kind] = (told[kind] ?? 0) + 1
+        const isKept = e.route === 'postBatch' && (e.body.kept as object[]).length > 0
+        if (isKept) told[`kept ${answer.status}`] = (told[`kept ${answer.status}`] ?? 0) + 1
         const done = `${(e.body.event as { kind: string } | undefined)?.kind} ${answer.status}`
         told[done] = (told[done] ?? 0) + 1
       }
-      expect(shown(lay(entries))).toEqual(shown(await shelfOf(teller)))
+      // What was used up is not on a tablet's shelf: a making that is corrected puts it back where the server answers.
+      const [laid, there] = [lay(entries), await shelfOf(teller)]
+      const mended = new Set(
+        entries.flatMap((e) => (e.route === 'postBatch' && e.body.replaces ? usedBy(before, e.body.replaces) : [])),
+      )
+      const onTablet = new Set(laid.lots.map((l) => l.id))
+      const lots = there.lots.filter((l) => onTablet.has(l.id) || !mended.has(l.id))
+      expect(shown(laid)).toEqual(shown({ ...there, lots }))
     }
     // The day had something of everything, refusals too.
     expect(told['peel 200']).toBeGreaterThan(1)
+    expect(told['open 200']).toBeGreaterThan(0)
     expect(told['postPack 200']).toBeGreaterThan(1)
+    expect(told['postBatch 200']).toBeGreaterThan(1)
+    expect(told['kept 200']).toBeGreaterThan(0)
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
     expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { closeDatabase, database } from '../../server/db/connect'
 import { contract, type Contract, type Endpoint } from '../../shared/contract'
 import { type Client, codesOf, makeDrink, people, pressBody, uuid, weighIn } from './client'
+import { useBody, workBody } from './drink-bodies'
 
 let owner: Client
 let crew: Client
@@ -89,6 +90,37 @@ describe('a vessel', () => {
   ])('%j is refused', async (over, codes) =>
     expect(codesOf(await owner.call('putVessel', { params: { id: uuid() }, body: vesselBody(over) }))).toEqual(codes),
   )
+})
+
+const equipmentBody = (over: object = {}) => ({
+  standId: stand,
+  kind: 'jar' as const,
+  name: 'Big jar',
+  powerW: null,
+  capacityMl: 2000,
+  version: 0,
+  ...over,
+})
+describe('a piece of equipment', () => {
+  const put = (over: object, id = uuid()) =>
+    owner.call('putEquipment', { params: { id }, body: equipmentBody(over) as ReturnType<typeof equipmentBody> })
+  it('is made, changed and shown to everybody', async () => {
+    const id = uuid()
+    expect((await put({}, id)).body).toEqual({ id, version: 1 })
+    expect((await put({ kind: 'burner', powerW: 2400, capacityMl: null, version: 1 }, id)).body.version).toBe(2)
+    const shown = (await crew.call('equipment')).body.find((e: { id: string }) => e.id === id)
+    expect(shown).toMatchObject({ kind: 'burner', powerW: 2400, capacityMl: null, name: 'Big jar' })
+    expect((await put({ version: 1 }, id)).body.code).toBe('stale')
+    expect(await changesOf(id)).toBe(2)
+  })
+  it.each([
+    [{ capacityMl: 0 }, ['capacityMl:equipment-capacity']],
+    [{ capacityMl: null }, ['capacityMl:equipment-capacity']],
+    [{ kind: 'microwave', powerW: null }, ['powerW:equipment-power']],
+    [{ kind: 'burner', powerW: 40_000 }, ['powerW:equipment-power']],
+    [{ kind: 'spoon' }, ['kind:field-invalid-value']],
+    [{ standId: uuid() }, ['standId:not-found']],
+  ])('%j is refused', async (over, codes) => expect(codesOf(await put(over))).toEqual(codes))
 })
 
 describe('own values of an ingredient', () => {
@@ -280,6 +312,9 @@ describe('every write that carries a key', () => {
     },
     putCup: async () => ({ params: { id: uuid() }, body: cupBody() }),
     putVessel: async () => ({ params: { id: uuid() }, body: vesselBody() }),
+    putEquipment: async () => ({ params: { id: uuid() }, body: equipmentBody() }),
+    putWork: async () => ({ params: { id: uuid() }, body: await workBody(owner, stand) }),
+    putUse: async () => ({ params: { id: uuid() }, body: await useBody(owner, stand) }),
     postPerson: async () => ({
       body: { id: uuid(), name: 'Key', login: `key-${uuid()}`, password: 'long-enough', role: 'crew' },
     }),
@@ -305,6 +340,14 @@ describe('every write that carries a key', () => {
     postPack: async () => ({
       body: { id: uuid(), standId: stand, ingredientKey: 'honey', packs: 2, size: 1, unit: 'kg' },
     }),
+    postBatch: async () => {
+      const [{ standard }] = (await owner.call('recipes')).body.recipes.filter(
+        (r: { kind: string; standard: object | null }) => r.kind === 'prep' && r.standard,
+      )
+      return {
+        body: { id: uuid(), standId: stand, versionId: standard.id, out: { value: 900, unit: 'g' }, place: 'cold' },
+      }
+    },
     postPress: async () => ({ body: pressBody((await weighIn(owner, stand, 5)).id) }),
     putRecipe: async () => ({ params: { id: uuid() }, body: (await makeDrink(owner, `Keyed ${uuid()}`)).body }),
     signOff: async () => ({
@@ -320,6 +363,10 @@ describe('every write that carries a key', () => {
         cups: 12,
         version: 0,
       },
+    }),
+    putServiceDay: async () => ({
+      params: { id: uuid() },
+      body: { standId: stand, day: '2027-02-03', opensAt: '10:00', closesAt: '16:00', shifts: [], version: 0 },
     }),
     voidFact: async () => ({ params: { id: (await weighIn(owner, stand, 2)).id }, body: { entity: 'lot' } }),
     restoreFact: async () => {

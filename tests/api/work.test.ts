@@ -208,4 +208,26 @@ describe('writes that meet', () => {
     expect((await put(first, 0, 1)).status).toBe(200)
     expect((await owner.call('plan', { query: { stand, day: '2026-12-01' } })).body).toEqual([])
   })
+  it('hours of a day are one, whoever says them first; what is no time is named', async () => {
+    const put = (id: string, over: object = {}, version = 0) =>
+      owner.call('putServiceDay', {
+        params: { id },
+        body: { standId: stand, day: '2026-12-02', opensAt: '10:00', closesAt: '16:00', shifts: [], version, ...over },
+      })
+    const ids = Array.from({ length: 5 }, () => uuid())
+    const answers = await Promise.all(ids.map((id) => put(id)))
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409])
+    const mine = ids[answers.findIndex((a) => a.status === 200)]!
+    expect((await put(uuid(), { opensAt: '11:00' })).body).toMatchObject({ code: 'stale', current: { id: mine } })
+    const shifts = [{ name: '', before: false, from: '7', to: '9:61' }]
+    expect(codesOf(await put(mine, { closesAt: '10:00', shifts }, 1))).toEqual([
+      'closesAt:closes-as-it-opens',
+      'shifts.0.name:name-missing',
+      'shifts.0.from:no-clock',
+      'shifts.0.to:no-clock',
+    ])
+    expect((await put(mine, { opensAt: '09:30' }, 1)).body.version).toBe(2)
+    const { service } = (await owner.call('serviceDay', { query: { stand, day: '2026-12-02' } })).body
+    expect(service).toMatchObject({ id: mine, opensAt: '09:30', version: 2 })
+  })
 })

@@ -1,5 +1,18 @@
 import type { Page } from '@playwright/test'
-import { answered, asCrew, asOwner, choose, expect, fromMenu, input, openDrink, shown, test, weighIn } from './steps'
+import {
+  answered,
+  asCrew,
+  asOwner,
+  choose,
+  chooseFrom,
+  expect,
+  fromMenu,
+  input,
+  openDrink,
+  shown,
+  test,
+  weighIn,
+} from './steps'
 
 // Water in the jar, and two fruits at once: what comes out has a name of its own, costs what went in, and goes into a
 // drink.
@@ -46,12 +59,7 @@ test('fruit pressed with water, and with other fruit, is costed and goes into a 
     await input(page, 'water').fill('250')
     await input(page, 'loads').fill('2')
     await page.locator('[data-test=add-also]').click()
-    await page.locator('[data-test=also-lot-0]').click()
-    await page
-      .locator('.ox-menu .v-list-item')
-      .filter({ hasText: /^\s*Mango/ })
-      .first()
-      .click()
+    await chooseFrom(page, 'also-lot-0', /^\s*Mango/)
     await input(page, 'also-kg-0').fill('9')
     await expect(page.locator('[data-test=also]')).toContainText('3')
     await input(page, 'also-kg-0').fill('1')

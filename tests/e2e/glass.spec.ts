@@ -125,3 +125,37 @@ test('keys walk the line, find a drink, and list themselves', async ({ page }) =
   await expect(page).toHaveURL(/\/make$/)
   await expect(page.locator('main')).toContainText('Here a batch will run step by step')
 })
+
+test('a search goes without accents, in plurals, and by what others call it; nothing found says what to try', async ({
+  page,
+}) => {
+  await asOwner(page)
+  await page.goto('/drinks')
+  await page.locator('[data-test=drink]').first().click()
+  const add = page.locator('[data-test=add-layer] input')
+  const menu = page.locator('.ox-menu')
+  for (const [typed, found] of [
+    ['puree', 'Mango purée'],
+    ['azucar', 'White sugar'],
+    ['tangerines', 'Mandarin juice'],
+  ] as const) {
+    await add.fill(typed)
+    await expect(menu.locator('.v-list-item').filter({ hasText: found }).first()).toBeVisible()
+  }
+  await add.fill('quartz')
+  await expect(menu).toContainText('Try fewer letters, or another word for it')
+  await page.keyboard.press('Escape')
+  await page.goto('/fruit')
+  await expect(page.locator('[data-test=lot]').first()).toBeVisible()
+  await page.keyboard.press('/')
+  for (const [typed, found] of [
+    ['limon', 'Lemon'],
+    ['pina', 'Pineapple'],
+    ['clementine', 'Mandarin'],
+  ] as const) {
+    await input(page, 'find').fill(typed)
+    await expect(page.getByRole('dialog').getByText(found, { exact: true })).toBeVisible()
+  }
+  await input(page, 'find').fill('quartz')
+  await expect(page.getByRole('dialog')).toContainText('Nothing is called “quartz”. Try fewer letters')
+})

@@ -21,7 +21,7 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   timeout: 90_000,
-  globalTimeout: 17 * 60_000,
+  globalTimeout: 25 * 60_000,
   expect: { timeout: 15_000 },
   outputDir: `${process.env.OLVEX_E2E_WORK ?? 'tmp'}/results`,
   reporter: [['list'], ['json', { outputFile: process.env.OLVEX_E2E_REPORT ?? 'tmp/e2e.json' }]],
@@ -40,6 +40,11 @@ export default defineConfig({
         'bench.spec.ts',
         'week.spec.ts',
         'keyboard.spec.ts',
+        'preps.spec.ts',
+        'preps-bad.spec.ts',
+        'paste.spec.ts',
+        'work.spec.ts',
+        'clock.spec.ts',
       ],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
     },
@@ -56,8 +61,12 @@ export default defineConfig({
         baseURL: process.env.OLVEX_E2E_DEMO,
       },
     },
-    // Leaves fruit behind that the others do not expect.
-    { name: 'base', testMatch: 'base.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO } },
+    // Leaves fruit and a cup behind that the others do not expect.
+    {
+      name: 'base',
+      testMatch: ['base.spec.ts', 'sizes.spec.ts'],
+      use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
+    },
     {
       name: 'after-restart',
       testMatch: 'after-restart.spec.ts',

@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** Every page of every test: no script error, and nothing the content policy had to stop. */
 export const test = base.extend<{ watched: void }>({
@@ -40,11 +40,26 @@ export const asCrew = (page: Page) => signIn(page, 'crew', 'press-and-pour')
 
 export async function choose(page: Page, field: string, text: string): Promise<void> {
   await input(page, field).fill(text)
-  await page
-    .locator('.ox-menu .v-list-item')
-    .filter({ hasText: new RegExp(`^\\s*${text}`) })
-    .first()
-    .click()
+  await listed(page, new RegExp(`^\\s*${text}`)).click()
+}
+const listed = (page: Page, text: string | RegExp): Locator =>
+  page.locator('.ox-menu .v-list-item').filter({ hasText: text }).first()
+/**
+ * An entry of a field's list, however far down: of a long one only what is in sight is drawn, and one that is just
+ * being read may be drawn anew.
+ */
+export async function chooseFrom(page: Page, field: string, text: string | RegExp): Promise<void> {
+  const entry = listed(page, text)
+  const list = page.locator('.ox-menu .v-list')
+  await expect(async () => {
+    if (!(await list.isVisible())) await page.locator(`[data-test=${field}]`).first().click({ timeout: 1000 })
+    if (await entry.isVisible()) return await entry.click({ timeout: 1000 })
+    await list.evaluate((el) => {
+      const isAtEnd = el.scrollTop + el.clientHeight >= el.scrollHeight - 1
+      el.scrollTop = isAtEnd ? 0 : el.scrollTop + el.clientHeight / 2
+    })
+    throw new Error(`${String(text)} is not in sight`)
+  }).toPass({ timeout: 10_000, intervals: [100] })
 }
 /** Chosen when the field says so: a list that is just being loaded may be drawn anew under the pointer. */
 export async function chooseFruit(page: Page, fruit: string): Promise<void> {
@@ -94,4 +109,25 @@ export async function openDrink(page: Page, name: string): Promise<void> {
 /** The number a figure shows. */
 export async function shown(page: Page, selector: string): Promise<number> {
   return Number((await page.locator(selector).first().innerText()).replace(/[^\d.,-]/g, '').replace(',', ''))
+}
+
+// A prep from its template to a lot on the shelf.
+export const saved = (page: Page) => expect(page.locator('[data-test=draft-state]')).toHaveText('saved')
+
+export async function fromTemplate(page: Page, key: string, name: string): Promise<void> {
+  await page.goto('/preps')
+  await page.locator('[data-test=new-prep]').click()
+  await answered(page, '/recipes/', () => page.locator(`[data-test=template-${key}]`).click())
+  await expect(input(page, 'name')).toBeVisible()
+  await input(page, 'name').fill(name)
+  await saved(page)
+}
+export async function signOff(page: Page): Promise<void> {
+  await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
+  await expect(page.locator('[data-test=sign-off]')).toContainText('Signed off as standard 1')
+}
+export async function record(page: Page, ml: string): Promise<void> {
+  await page.locator('[data-test=record]').click()
+  await input(page, 'made-out').fill(ml)
+  await answered(page, '/batches', () => page.locator('[data-test=save-making]').click())
 }

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { answered, asOwner, atStand, choose, chooseFruit, expect, input, test } from './steps'
+import { answered, asOwner, atStand, choose, chooseFrom, chooseFruit, expect, input, test } from './steps'
 
 // A week at the cart, through the screens: received, ripened, cleaned, pressed two ways, corrected, thrown away, and
 // bought for Saturday.
@@ -20,8 +20,7 @@ async function receive(
   await chooseFruit(page, fruit)
   for (const [key, value] of Object.entries(fields).filter(([k]) => k !== 'per')) await input(page, key).fill(value)
   if (fields.per) {
-    await page.locator('[data-test=per]').first().click()
-    await page.locator('.ox-menu .v-list-item').filter({ hasText: fields.per }).first().click()
+    await chooseFrom(page, 'per', fields.per)
   }
   if (more) {
     await page.locator('[data-test=weigh-in-more]').click()
@@ -92,8 +91,7 @@ test('a week at a stand', async ({ page }) => {
     await expect(page.locator('[data-test=story]')).toContainText('1.62 L, 405 mL/kg')
     await expect(page.locator('[data-test=kept]')).toContainText('peel, Lemon')
     await page.locator('[data-test=lot-press]').click()
-    await page.locator('[data-test=method]').first().click()
-    await page.locator('.ox-menu .v-list-item').filter({ hasText: 'Lever press' }).click()
+    await chooseFrom(page, 'method', 'Lever press')
     await input(page, 'taken').fill('3')
     await input(page, 'juice').fill('2.31')
     await page.locator('[data-test=more-readings]').click()
@@ -110,7 +108,8 @@ test('a week at a stand', async ({ page }) => {
   })
 
   await test.step('the slip in it, 2.31 for 1.31, is corrected', async () => {
-    await page.locator('[data-test=correct-press]').first().click()
+    const slip = page.locator('[data-test=story] li', { hasText: '770 mL/kg' })
+    await slip.locator('[data-test=correct-press]').click()
     await expect(input(page, 'taken')).toHaveValue('3')
     await input(page, 'juice').fill('1.31')
     const saved = Date.now()

@@ -74,7 +74,10 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
   await test.step('cups to serve, kilos to buy', async () => {
     await page.goto('/plan')
     await input(page, 'cups').fill('100')
+    // The sheet is there before the server has the line: the test must not end in between, as the tablet would be gone.
+    const sent = page.waitForResponse((r) => r.request().method() === 'PUT' && r.url().includes('/plan/') && r.ok())
     await page.keyboard.press('Enter')
+    await sent
     const batch = page.locator('[data-test=batch]')
     await expect(batch).toContainText('30.90')
     await expect(batch.locator('[data-test=row-lemon-juice]')).toContainText('4.120')

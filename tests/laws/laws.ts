@@ -7,6 +7,7 @@ import {
   closureOf,
   Evaluator,
   MIX_FIGURES,
+  scaledDocument,
   shippedContext,
   Standards,
   type Evaluation,
@@ -14,7 +15,6 @@ import {
   type RecipeDocument,
 } from '../../core/recipe'
 import { staysWithProduct } from '../../core/safety'
-import { scaledDocument } from '../../core/scale'
 import { INGREDIENTS } from '../../core/substances'
 import { fruitYield } from '../../core/yield'
 import { PREPS } from './random-documents'
@@ -34,6 +34,7 @@ const book: PriceBook = {
   baseOf: () => undefined,
   fruitOf: () => undefined,
   labourPerH: RATE,
+  prepMade: () => undefined,
   kwhPrice: KWH,
 }
 const near = (a: number, b: number, share = 1e-6): boolean =>

@@ -95,6 +95,7 @@ const book = (without: string[] = []): PriceBook => ({
   baseOf: () => undefined,
   fruitOf: (k) => (k === 'lemon-juice' ? 'lemon' : undefined),
   labourPerH: 12,
+  prepMade: () => undefined,
   kwhPrice: { electricity: without.includes('energy') ? null : 0.3, gas: null },
 })
 const drink = withServe(
@@ -195,7 +196,7 @@ export function told(): string {
   t.cost('a cup with holes', cupCost(e, drink.serve!, items, book(['ice', 'energy', 'white-sugar'])))
   t.cost('a prep', prepCost(evaluator.prep('warm'), book()))
   const ask = { cups: 20, lossShare: 0.03, steps: { massStepG: 1, volumeStepMl: 5 } }
-  const batch = scaleToCups(drink, e, (d) => evaluator.evaluate(d), ask)
+  const batch = scaleToCups(e, (d) => evaluator.evaluate(d), ask)
   t.cost('a batch', batchCost(batch.evaluation, drink.serve!, batch.cups, items, book()))
   t.section('earnings', { ...earningsOf(cupCost(e, drink.serve!, items, book()).total, 4) })
   t.section('juice', { costPerL: juiceCostPerL(book(), 'lemon') })

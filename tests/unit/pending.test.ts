@@ -47,10 +47,17 @@ const press = (over: object = {}) =>
 const OWNER = { seesMoney: true, mends: true }
 const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
   withPending(
-    { lots: [], presses: [], prices: [], bases: [], ...shelf },
+    { lots: [], presses: [], batches: [], prices: [], bases: [], ...shelf },
     entries,
     { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 },
-    { data: (k) => INGREDIENTS.get(k), handling: () => null, named: () => undefined, goods: () => true },
+    {
+      data: (k) => INGREDIENTS.get(k),
+      handling: () => null,
+      named: () => undefined,
+      goods: () => true,
+      version: () => undefined,
+      recipeOf: () => undefined,
+    },
   )
 
 describe('what is not sent yet', () => {

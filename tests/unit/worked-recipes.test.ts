@@ -12,6 +12,7 @@ const book: PriceBook = {
   baseOf: () => undefined,
   fruitOf: () => undefined,
   labourPerH: 12,
+  prepMade: () => undefined,
   kwhPrice: { electricity: 0.3, gas: null },
 }
 const doc = readFileSync('docs/worked-recipes.md', 'utf8')

@@ -30,7 +30,7 @@ function orderText(r: FruitRow): string {
 </script>
 
 <template>
-  <table>
+  <table class="rows">
     <thead>
       <tr>
         <th>{{ t('buy.fruit') }}</th>
@@ -83,7 +83,6 @@ function orderText(r: FruitRow): string {
   </table>
 </template>
 
-<style scoped src="./table.css"></style>
 <style scoped>
 td a {
   text-underline-offset: 4px;

@@ -19,7 +19,7 @@ const session = useSession()
 
 <template>
   <h2 class="below">{{ t('buying.goods') }}</h2>
-  <table>
+  <table class="rows">
     <thead>
       <tr>
         <th>{{ t('buying.what') }}</th>
@@ -65,7 +65,6 @@ const session = useSession()
   </p>
 </template>
 
-<style scoped src="./table.css"></style>
 <style scoped>
 .below {
   margin-top: 10px;

@@ -1,40 +1,32 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { Amount, ItemRef } from '#core/recipe'
+import { isPoured, type Amount, type ItemRef } from '#core/recipe'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
+import { usePreps } from '~/stores/preps'
 
 // What is poured, stirred or laid in; dry tea, flowers, seeds and fruit become a layer only after a step of their own.
-const POURED: string[] = [
-  'juice',
-  'concentrate',
-  'brew',
-  'base',
-  'sweetener',
-  'water',
-  'acid',
-  'salt',
-  'dairy',
-  'plant-milk',
-  'aroma',
-  'herb',
-  'root',
-  'peel',
-]
 const LAID: string[] = ['herb', 'root', 'peel']
 const props = defineProps<{ taken: string[] }>()
 const emit = defineEmits<{ add: [item: ItemRef, amount: Amount] }>()
 const { t } = useI18n()
-const { name } = useFormat()
+const { name, amount } = useFormat()
 const catalogue = useCatalogue()
 const drinks = useDrinks()
+const preps = usePreps()
 const chosen = ref<string | null>(null)
 const search = ref('')
 
+/** What stands there of a prep, so that it is picked off the shelf. */
+function onShelf(id: string): string {
+  const ml = preps.byId.get(id)?.onHandMl ?? 0
+  if (ml <= 0) return t('layer.notOnShelf')
+  return t('layer.onShelf', { ml: ml >= 1000 ? amount(ml / 1000, 'L') : amount(ml, 'mL', 0) })
+}
 const items = computed(() =>
   [
-    ...drinks.preps.map((p) => ({ value: `prep:${p.id}`, title: p.name })),
-    ...catalogue.ingredients.filter((i) => POURED.includes(i.kind)).map((i) => ({ value: i.key, title: name(i.key) })),
+    ...drinks.preps.map((p) => ({ value: `prep:${p.id}`, title: p.name, props: { subtitle: onShelf(p.id) } })),
+    ...catalogue.ingredients.filter((i) => isPoured(i.kind)).map((i) => ({ value: i.key, title: name(i.key) })),
   ]
     .filter((i) => !props.taken.includes(i.value))
     .sort((a, b) => Number(begins(b.title)) - Number(begins(a.title)) || a.title.localeCompare(b.title)),
@@ -66,7 +58,6 @@ watch(chosen, async (key) => {
     v-model:search="search"
     :items="items"
     :label="t('layer.add')"
-    :no-data-text="t('layer.none')"
     data-test="add-layer"
     auto-select-first
   />

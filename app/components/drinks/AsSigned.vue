@@ -21,7 +21,7 @@ const SHOWN: Record<keyof SignedSip, (value: number) => string> = {
 const shown = (figure: keyof SignedSip, value: number | null | undefined): string =>
   value === null || value === undefined ? t('standard.none') : SHOWN[figure](value)
 
-const standard = computed(() => props.recipe.standard)
+const standard = computed(() => drinks.pouredOf(props.recipe))
 const today = computed(() => (standard.value ? drinks.evaluate(drinks.served(props.recipe)) : null))
 const moved = computed(() => {
   const evaluation = today.value?.evaluation

@@ -14,6 +14,7 @@ const SAID = [
   'allergen-gluten',
   'caffeine',
   'sweetener-label',
+  'honey-infants',
 ]
 const mainCaution = computed(() => (props.cautions.includes('tcs') ? 'tcs' : 'keep-cold'))
 </script>

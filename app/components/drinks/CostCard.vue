@@ -40,7 +40,7 @@ const costShare = computed(() => earnings.value.costShare)
         /><span v-else class="quiet">{{ t('cost.none') }}</span>
       </li>
     </ul>
-    <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="money" test="sell" @number="setSell" />
+    <FieldAmountField v-model="sellText" :label="t('cost.sell')" unit="money" paid test="sell" @number="setSell" />
     <p v-if="earns !== null" class="spread">
       <span>{{ t('cost.earns') }}</span><span class="big"
         ><FigureButton :figure="earns" :label="t('cost.earns')"

@@ -3,26 +3,34 @@ import { useI18n } from 'vue-i18n'
 import type { CostLine } from '#core/cost'
 import { isMassUnit } from '#core/units'
 import { shownUnit } from '#core/units/system'
+import type { Figure } from '#core/figures'
 import type { Amount, Layer, TakeStep } from '#core/recipe'
 import { useSession } from '~/stores/session'
 import { fillOf } from '~/utils/colours'
 
 const props = defineProps<{
   layer: Layer
+  /** of what is shown: the cup, or the pot */
+  mass: Figure
+  volume: Figure
+  /** it may be taken out */
+  canGo: boolean
   take: TakeStep | undefined
   cost: CostLine | undefined
   coins: string | undefined
   money: boolean
   editable: boolean
   selected: boolean
+  /** it stays as it is while others are changed */
+  held: boolean
 }>()
-const emit = defineEmits<{ amount: [amount: Amount]; remove: []; select: [] }>()
+const emit = defineEmits<{ amount: [amount: Amount]; remove: []; select: []; hold: [] }>()
 const { t } = useI18n()
 const { name, amount, typed } = useFormat()
 const session = useSession()
 const inMass = computed(() => !!props.take && isMassUnit(props.take.amount.unit))
 const unit = computed(() => (inMass.value ? 'g' : 'mL'))
-const shown = computed(() => (inMass.value ? props.layer.mass : props.layer.volume))
+const shown = computed(() => (inMass.value ? props.mass : props.volume))
 const text = ref('')
 const typedAmount = shallowRef<Amount | null>(null)
 /** What the recipe says, not what could be made of it: a refused amount stays where it was typed. */
@@ -64,11 +72,7 @@ function left(): void {
         <i :style="{ background: fillOf(layer.key) }" /><span
           ><b>{{ name(layer.key) }}</b
           ><small>{{
-            layer.fillsUp
-              ? t('layer.fillsUp')
-              : inMass
-                ? amount(layer.volume.value, 'mL')
-                : amount(layer.mass.value, 'g')
+            layer.fillsUp ? t('layer.fillsUp') : inMass ? amount(volume.value, 'mL') : amount(mass.value, 'g')
           }}</small></span
         >
       </div>
@@ -81,6 +85,7 @@ function left(): void {
         dense
         :aria-label="name(layer.key)"
         :unit="unit"
+        :disabled="held"
         :of="'ingredient' in (take?.item ?? {}) ? layer.key : undefined"
         :test="`amount-${layer.stream}`"
         @focusout="left"
@@ -97,7 +102,20 @@ function left(): void {
     </td>
     <td v-if="editable" class="off">
       <v-btn
-        v-if="!layer.fillsUp"
+        v-if="!layer.fillsUp && (selected || held)"
+        variant="text"
+        class="x lock"
+        :class="{ held }"
+        :aria-label="t('layer.hold', { name: name(layer.key) })"
+        :aria-pressed="held"
+        :data-test="`held-${layer.stream}`"
+        @click.stop="emit('hold')"
+        ><svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
+          <rect x="4" y="9" width="12" height="8" rx="2" />
+          <path :d="held ? 'M7 9V6a3 3 0 0 1 6 0v3' : 'M7 9V6a3 3 0 0 1 5.8-1'" /></svg
+      ></v-btn>
+      <v-btn
+        v-if="!layer.fillsUp && canGo"
         variant="text"
         class="x"
         :aria-label="t('layer.remove', { name: name(layer.key) })"
@@ -111,9 +129,6 @@ function left(): void {
 
 <style scoped>
 td {
-  padding: 4px 6px;
-  border-bottom: 1px solid var(--rule);
-  vertical-align: middle;
   height: 58px;
 }
 .selected td {
@@ -151,16 +166,25 @@ td {
 }
 .off {
   width: 48px;
+  white-space: nowrap;
 }
 .x {
   min-width: 44px;
   padding: 0;
   color: var(--quiet) !important;
 }
+.lock svg {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 1.8;
+}
+.lock.held {
+  color: var(--ink) !important;
+}
+.lock.held rect {
+  fill: var(--zest);
+}
 @media (max-width: 480px) {
-  td {
-    padding-inline: 3px;
-  }
   .what {
     gap: 8px;
   }

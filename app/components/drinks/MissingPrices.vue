@@ -60,6 +60,7 @@ const errorAt = (of: string, field: string): string | undefined =>
         v-model="text[key]"
         :label="t('store.price')"
         unit="money"
+        paid
         :error="errorAt(key, 'packPrice')"
         :test="`price-${key}`"
         @number="price[key] = $event"

@@ -18,7 +18,14 @@ const garnish = computed(() => props.document.serve?.garnish ?? [])
 const set = (to: Garnish[]): void => emit('edit', withServe(props.document, { garnish: to }))
 const change = (i: number, over: Partial<Garnish>): void =>
   set(garnish.value.map((g, at) => (at === i ? { ...g, ...over } : g)))
+/** What is being typed stays as it is until the field is left, and longer where it cannot be read. */
+const typing = reactive<Record<string, string>>({})
+const unread = new Set<string>()
+function left({ ingredient }: Garnish): void {
+  if (!unread.has(ingredient)) delete typing[ingredient]
+}
 function weighed(i: number, massG: number | null): void {
+  unread[massG === null ? 'add' : 'delete'](garnish.value[i]!.ingredient)
   if (massG !== null && massG > 0 && massG <= MOST_G && massG !== garnish.value[i]?.massG) change(i, { massG })
 }
 const KINDS = ['fruit', 'herb', 'flower', 'peel', 'spice', 'salt', 'sweetener', 'seed']
@@ -56,14 +63,16 @@ function took(s: number | null): void {
       <b>{{ name(g.ingredient) }}</b>
       <template v-if="editable">
         <FieldAmountField
-          :model-value="typed(g.massG, 'g', 2)"
+          :model-value="typing[g.ingredient] ?? typed(g.massG, 'g', 2)"
           label=""
           dense
           unit="g"
           :of="g.ingredient"
           :aria-label="name(g.ingredient)"
           :test="`on-cup-g-${g.ingredient}`"
+          @update:model-value="typing[g.ingredient] = $event"
           @number="weighed(i, $event)"
+          @done="left(g)"
         />
         <v-select
           :model-value="g.at ?? 'top'"

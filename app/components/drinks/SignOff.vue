@@ -17,7 +17,7 @@ const { t } = useI18n()
 const session = useSession()
 
 const standard = computed(() => props.draft.recipe.value?.standard ?? null)
-const signing = useSubmit(async (key) => {
+const signing = useSubmit(async (key, confirm) => {
   const version = await props.draft.settled()
   if (version === null)
     throw new ApiProblem({
@@ -26,7 +26,7 @@ const signing = useSubmit(async (key) => {
       status: 0,
       code: props.draft.state.value === 'offline' ? 'not-offline' : 'invalid',
     })
-  await api('signOff', { key, params: { id: props.id }, body: { id: uuid(), version } })
+  await api('signOff', { key, params: { id: props.id }, body: { id: uuid(), version, confirm } })
   await props.draft.reload()
 })
 </script>
@@ -34,6 +34,7 @@ const signing = useSubmit(async (key) => {
 <template>
   <p v-if="draft.message.value" class="caution" role="alert">{{ draft.message.value }}</p>
   <p v-if="signing.said.value" class="caution" role="alert">{{ signing.said.value }}</p>
+  <FieldDoubtBox :doubts="signing.doubts.value" @confirm="signing.confirmDoubts()" @mend="signing.clear()" />
   <div class="row">
     <v-btn
       v-if="session.isOwner"

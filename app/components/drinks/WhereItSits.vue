@@ -1,103 +1,104 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { lateGuest, readingOf } from '#core/balance'
+import { ProcessLimit } from '#core/process'
 import { USUAL_ZONE, type Evaluation, type Family, type MixFigures } from '#core/recipe'
+import { useDrinks } from '~/stores/drinks'
+import { useSession } from '~/stores/session'
 
-// Two axes, sugar to acid and strength, and the drink's path from the jug to the last sip: in the zone where drinks of
-// its family usually are, and beside the stand's other drinks.
+// Where a drink sits: its path from the jug to the last sip, in the zone where drinks of its family usually are and in
+// the stand's own; what early and late guests get; and how that reads, sweet and sour each a number.
 const props = defineProps<{
   evaluation: Evaluation
   family: Family
-  others: readonly { name: string; jug: MixFigures }[]
+  others: readonly { name: string; family: Family; jug: MixFigures; isStandard: boolean }[]
+  /** of the stand's trials with drinks of the family, those that were kept */
+  kept: readonly MixFigures[]
   now?: MixFigures | null
 }>()
 const { t } = useI18n()
-const { n, unit } = useFormat()
+const { unit } = useFormat()
+const drinks = useDrinks()
+const session = useSession()
 
-/**
- * Ranges drawn: kept lemonades span about 10 to 22 g of sugar to one of acid, 6 to 17 °Bx. Common practice, no source.
- */
-const RATIO = { low: 4, high: 40 }
-const BRIX = { low: 4, high: 20 }
-const W = 270
-const H = 190
-// A ratio is felt in steps of multiplication: a log axis.
-const xOf = (ratio: number): number =>
-  Math.min(1, Math.max(0, Math.log(ratio / RATIO.low) / Math.log(RATIO.high / RATIO.low))) * W
-const yOf = (brix: number): number => H - Math.min(1, Math.max(0, (brix - BRIX.low) / (BRIX.high - BRIX.low))) * H
-const x = (m: MixFigures): number | null => (m.ratio ? xOf(m.ratio.value) : null)
-const y = (m: MixFigures): number => yOf(m.brix.value)
-const zone = computed(() => {
-  const { ratio, brix } = USUAL_ZONE[props.family]
-  const [left, top] = [xOf(ratio[0]), yOf(brix[1])]
-  return { x: left, y: top, width: xOf(ratio[1]) - left, height: yOf(brix[0]) - top }
-})
-const beside = computed(() =>
-  props.others.flatMap(({ name, jug }) => {
-    const px = x(jug)
-    return px === null ? [] : [{ name, x: px, y: y(jug) }]
-  }),
+const usual = computed(() => USUAL_ZONE[props.family])
+const own = useOwnZone(
+  () => props.family,
+  () => [...props.others.filter((o) => o.isStandard && o.family === props.family).map((o) => o.jug), ...props.kept],
 )
-const points = computed(() => {
-  const { jug, cup } = props.evaluation
-  const all = [
-    { key: 'jug', m: jug, fill: '#15302B' },
-    ...(cup ? [{ key: 'last', m: cup.lastSip, fill: '#BFDDE3' }] : []),
-  ]
-  return all.flatMap((p) => {
-    const px = x(p.m)
-    return px === null ? [] : [{ ...p, x: px, y: y(p.m) }]
-  })
+const placed = (key: string, m: MixFigures, fill: string) => ({
+  key,
+  ratio: m.ratio?.value ?? null,
+  brix: m.brix.value,
+  fill,
+  title: t(`sip.${key}`),
 })
-const current = computed(() => (props.now && x(props.now) !== null ? { x: x(props.now)!, y: y(props.now) } : null))
-const xTicks = [5, 10, 20, 40]
-const yTicks = [5, 10, 15, 20]
+const path = computed(() => {
+  const { jug, cup } = props.evaluation
+  return [placed('jug', jug, '#15302B'), ...(cup ? [placed('last', cup.lastSip, '#BFDDE3')] : [])]
+})
+/** The same drink for a guest who comes late, where ice stands in the dispenser. */
+const late = computed(() => {
+  const dispenser = props.evaluation.document.serve?.dispenser
+  if (!dispenser || dispenser.iceG <= 0) return null
+  try {
+    return lateGuest(props.evaluation, dispenser, drinks.sip.roomC, (document) =>
+      drinks.evaluateOrThrow(drinks.live(document)),
+    )
+  } catch (e) {
+    if (e instanceof ProcessLimit) return null
+    throw e
+  }
+})
+const marks = computed(() => (late.value?.cup ? [placed('late', late.value.cup.firstSip, '#E2A100')] : []))
+const beside = computed(() =>
+  props.others.map(({ name, jug }) => ({ name, ratio: jug.ratio?.value ?? null, brix: jug.brix.value })),
+)
+const current = computed(() => props.now && { ratio: props.now.ratio?.value ?? null, brix: props.now.brix.value })
+const rows = computed((): [string, MixFigures][] => {
+  const { jug, cup } = props.evaluation
+  return [
+    ['jug', jug],
+    ...(cup
+      ? ([
+          ['first', cup.firstSip],
+          ['last', cup.lastSip],
+        ] as [string, MixFigures][])
+      : []),
+    ...(late.value?.cup
+      ? ([
+          ['late', late.value.cup.firstSip],
+          ['lateLast', late.value.cup.lastSip],
+        ] as [string, MixFigures][])
+      : []),
+  ]
+})
+/** How the first sip reads, against the stand's own zone where it has one. */
+const reading = computed(() => readingOf(props.evaluation.jug, own.value ?? usual.value))
 </script>
 
 <template>
   <div class="stack" style="gap: 8px">
     <h2>{{ t('sits.title') }}</h2>
-    <svg viewBox="-34 -8 318 238" class="map" role="img" :aria-label="t('sits.title')">
-      <rect x="0" y="0" :width="W" :height="H" rx="8" fill="#F5F0E3" />
-      <rect v-bind="zone" rx="8" fill="#E2A100" fill-opacity=".22" data-test="zone" />
-      <circle v-for="o in beside" :key="o.name" :cx="o.x" :cy="o.y" r="5" fill="#566864" fill-opacity=".45">
-        <title>{{ o.name }}</title>
-      </circle>
-      <g v-for="k in xTicks" :key="`x${k}`">
-        <path :d="`M${(Math.log(k / RATIO.low) / Math.log(RATIO.high / RATIO.low)) * W} ${H}v5`" stroke="#566864" />
-        <text :x="(Math.log(k / RATIO.low) / Math.log(RATIO.high / RATIO.low)) * W" :y="H + 18" text-anchor="middle">
-          {{ k }}
-        </text>
-      </g>
-      <g v-for="k in yTicks" :key="`y${k}`">
-        <path :d="`M0 ${H - ((k - BRIX.low) / (BRIX.high - BRIX.low)) * H}h-5`" stroke="#566864" />
-        <text x="-9" :y="H - ((k - BRIX.low) / (BRIX.high - BRIX.low)) * H + 4" text-anchor="end">{{ k }}</text>
-      </g>
-      <text x="6" :y="H - 8">{{ t('sits.sour') }}</text>
-      <text :x="W - 6" :y="H - 8" text-anchor="end">{{ t('sits.sweet') }}</text>
-      <text x="6" y="16">{{ t('sits.strong') }}</text>
-      <text :x="W / 2" :y="H + 34" text-anchor="middle">{{ t('sits.ratio') }}</text>
-      <polyline
-        v-if="points.length > 1"
-        :points="points.map((p) => `${p.x},${p.y}`).join(' ')"
-        fill="none"
-        stroke="#15302B"
-        stroke-width="3"
-      />
-      <circle
-        v-for="p in points"
-        :key="p.key"
-        :cx="p.x"
-        :cy="p.y"
-        r="7"
-        :fill="p.fill"
-        stroke="#15302B"
-        stroke-width="3"
-      >
-        <title>{{ t(`sip.${p.key}`) }}</title>
-      </circle>
-      <circle v-if="current" :cx="current.x" :cy="current.y" r="5" fill="#E2A100" stroke="#15302B" stroke-width="2" />
-    </svg>
-    <table class="sips">
+    <p v-if="evaluation.jug.mass.value > 0" data-test="reads">
+      <b>{{ t(`reads.${reading.strength}.${reading.balance}`) }}</b>{{ ' ' }}
+      <span class="small quiet">
+        {{ t('reads.sweet') }}
+        <FigureButton :figure="evaluation.jug.sweetness" :digits="1" unit="" :label="t('reads.sweet')" /> ·
+        {{ t('reads.sour') }}
+        <FigureButton :figure="evaluation.jug.ta" :digits="2" unit="" :label="t('reads.sour')" /> g/100 mL
+      </span>
+    </p>
+    <DrinksMap
+      :label="t('sits.title')"
+      :path="path"
+      :marks="marks"
+      :others="beside"
+      :zone="usual"
+      :own="own"
+      :now="current"
+    />
+    <table class="rows close sips">
       <thead>
         <tr>
           <th class="sr">{{ t('sip.when') }}</th>
@@ -108,19 +109,7 @@ const yTicks = [5, 10, 15, 20]
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="row in [
-            ['jug', evaluation.jug],
-            ...(evaluation.cup
-              ? [
-                  ['first', evaluation.cup.firstSip],
-                  ['last', evaluation.cup.lastSip],
-                ]
-              : []),
-          ] as [string, MixFigures][]"
-          :key="row[0]"
-          :data-test="`sip-${row[0]}`"
-        >
+        <tr v-for="row in rows" :key="row[0]" :data-test="`sip-${row[0]}`">
           <th>{{ t(`sip.${row[0]}`) }}</th>
           <td><FigureButton :figure="row[1].brix" unit="" :label="t(`sip.${row[0]}`) + ' °Bx'" /></td>
           <td><FigureButton :figure="row[1].ta" unit="" :label="t(`sip.${row[0]}`) + ' ' + t('sip.acid')" /></td>
@@ -147,9 +136,12 @@ const yTicks = [5, 10, 15, 20]
     </table>
     <p class="small quiet key">
       <i class="zone" aria-hidden="true" /> {{ t('sits.zone', { family: t(`family.${family}`) })
-      }}<template v-if="beside.length"> · <i class="dot" aria-hidden="true" /> {{ t('sits.others') }}</template>
+      }}<template v-if="own">
+        · <i class="own" aria-hidden="true" /> {{ t('sits.own', { stand: session.stand?.name }) }}</template
+      ><template v-if="beside.length"> · <i class="dot" aria-hidden="true" /> {{ t('sits.others') }}</template
+      ><template v-if="marks.length"> · <i class="late" aria-hidden="true" /> {{ t('sip.late') }}</template>
     </p>
-    <p class="small quiet">{{ t('sits.note') }} {{ n(evaluation.jug.sweetness.value, 1) }} g/100 mL.</p>
+    <p class="small quiet">{{ t('sits.note') }}</p>
   </div>
 </template>
 
@@ -161,38 +153,26 @@ const yTicks = [5, 10, 15, 20]
   border-radius: 3px;
   background: rgb(226 161 0 / 30%);
 }
+.key .own {
+  background: none;
+  border: 2px dashed var(--leaf);
+}
 .key .dot {
   width: 10px;
   border-radius: 50%;
   background: rgb(86 104 100 / 45%);
 }
-.map {
-  width: 100%;
-  display: block;
-  max-height: 250px;
+.key .late {
+  width: 10px;
+  background: var(--zest);
+  border: 1px solid var(--ink);
+  transform: rotate(45deg);
 }
-text {
-  font: 400 13px var(--text);
-  fill: var(--quiet);
-}
-.sips {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 15px;
-}
-.sips th {
-  text-align: left;
-  font-weight: 400;
-  color: var(--quiet);
-  font-size: 14px;
-  padding: 3px 0;
-}
-.sips thead th,
-.sips td {
-  text-align: right;
-  padding: 3px 0 3px 6px;
-}
+.sips td,
 .sips thead th {
-  font-size: 13px;
+  text-align: right;
+}
+.sips td {
+  font-size: 15px;
 }
 </style>

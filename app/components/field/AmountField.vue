@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { checkPaid } from '#core/limits/coins'
 import type { Amount } from '#core/recipe'
 import { useAmount } from '~/forms/useAmount'
 import { useAmountOf } from '~/forms/useAmountOf'
@@ -23,6 +24,8 @@ const props = defineProps<{
   device?: boolean
   /** typed in the kept unit wherever the stand is: a laboratory's */
   metric?: boolean
+  /** it is paid: there are coins for it */
+  paid?: boolean
 }>()
 const text = defineModel<string>({ default: '' })
 const emit = defineEmits<{
@@ -34,7 +37,8 @@ const emit = defineEmits<{
   how: [how: 'typed' | 'device']
 }>()
 const { t } = useI18n()
-const { sign, mark } = useFormat()
+const { sign, mark, decimals } = useFormat()
+const { ofCode } = useSentence()
 const bench = useBench()
 const keypad = useKeypad()
 const input = ref<{ $el: HTMLElement } | null>(null)
@@ -61,9 +65,16 @@ watch(
   { immediate: true },
 )
 const shownError = computed(() =>
-  question.value ? '' : problem.value || (props.error && refused.value === text.value ? props.error : ''),
+  question.value
+    ? ''
+    : problem.value ||
+      coins.value.map((c) => ofCode(c.code, c.numbers))[0] ||
+      (props.error && refused.value === text.value ? props.error : ''),
 )
-watch(value, (v) => emit('number', v), { immediate: true })
+const coins = computed(() =>
+  props.paid && value.value !== null ? checkPaid(value.value, decimals.value, 'price') : [],
+)
+watch([value, coins], () => emit('number', coins.value.length ? null : value.value), { immediate: true })
 watch(asAmount, (a) => emit('amount', a), { immediate: true })
 function finish(): void {
   emit('enter')

@@ -35,7 +35,7 @@ function labelOf(f: Figure): string {
 }
 const SIGN: Record<string, string> = { sum: '+', difference: '−', product: '×', quotient: '÷' }
 const signOf = (f: Figure): string => (typeof f.op === 'string' ? (SIGN[f.op] ?? '') : '')
-const sourceOf = (f: Figure): string => (f.source ? (te(f.source) ? t(f.source) : f.source) : '')
+const sourceOf = (f: Figure): string => (f.source ? (te(f.source) ? t(f.source, { ...f.params }) : f.source) : '')
 const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.${f.op.call}`) : '')
 </script>
 

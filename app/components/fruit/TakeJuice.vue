@@ -1,16 +1,27 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { JUICE_REASONS, type DiscardReason } from '#shared/lists'
+import { openedDays } from '#core/books'
+import { dayOf, shiftDay } from '#core/time'
+import { JUICE_REASONS, PLACES, type DiscardReason, type Place } from '#shared/lists'
 import type { Lot, LotEventBody } from '#shared/contract'
+import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
+import { useSession } from '~/stores/session'
 
 // Juice that leaves its jug, or a by-product its box: used, spilled, or thrown away. One amount, one choice.
 const props = defineProps<{ lot: Lot }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
 const { amount, typed, name } = useFormat()
-const HOW = ['use', 'spill', 'discard'] as const
+const HOW = ['use', 'open', 'spill', 'discard'] as const
 const how = ref<(typeof HOW)[number]>('use')
+/** Only a pack is opened, and nothing that is counted. */
+const isPack = computed(() => props.lot.kind === 'pack' && props.lot.itemKind === 'ingredient')
+const ways = computed(() => HOW.filter((h) => h !== 'open' || isPack.value))
+const place = ref<Place>('cold')
+const session = useSession()
+const kind = useCatalogue().byKey.get(props.lot.itemKey)?.kind ?? ''
+const useBy = ref(shiftDay(dayOf(session.now(), session.zone), openedDays(kind)))
 const reason = ref<DiscardReason>('old')
 const note = ref('')
 const text = ref('')
@@ -19,6 +30,7 @@ const items = useChoices()
 
 const event = computed((): LotEventBody => {
   const told = { amount: ml.value ?? 0, note: note.value.trim() || null }
+  if (how.value === 'open') return { kind: 'open', amount: told.amount, place: place.value, useBy: useBy.value || null }
   return how.value === 'discard'
     ? { kind: 'discard', kg: null, reason: reason.value, ...told }
     : { kind: how.value, ...told }
@@ -45,7 +57,7 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
     <FieldChoice
       :model-value="how"
       :label="t('juice.what')"
-      :items="items(HOW, 'juice')"
+      :items="items(ways, 'juice')"
       test="juice-how"
       @update:model-value="how = $event!"
     />
@@ -72,7 +84,17 @@ const left = computed(() => useFruit().lots.find((l) => l.id === props.lot.id)?.
       test="reason"
       @update:model-value="reason = $event!"
     />
-    <v-text-field v-model="note" :label="t('event.note')" maxlength="200" />
+    <template v-if="how === 'open'">
+      <FieldChoice
+        :model-value="place"
+        :label="t('weighIn.place')"
+        :items="items(PLACES, 'place')"
+        test="opened-place"
+        @update:model-value="place = $event!"
+      />
+      <FieldDay v-model="useBy" :label="t('pack.useBy')" test="opened-use-by" />
+    </template>
+    <v-text-field v-else v-model="note" :label="t('event.note')" maxlength="200" />
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     <div class="act">
       <v-btn type="submit" color="primary" :loading="form.busy.value" data-test="save-juice">{{

@@ -165,6 +165,7 @@ async function save(confirm?: true): Promise<void> {
           v-bind="bind('price')"
           :label="t('weighIn.price')"
           :unit="per === 'kg' ? 'money/kg' : 'money'"
+          :paid="per !== 'kg'"
           :error="error('price')"
           :hint="
             lastPrice === null

@@ -1,22 +1,12 @@
 <script setup lang="ts">
-import {
-  CategoryScale,
-  Chart,
-  LinearScale,
-  LineElement,
-  PointElement,
-  ScatterController,
-  Tooltip,
-  type ChartDataset,
-} from 'chart.js'
+import { Chart, type ChartDataset } from 'chart.js'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import type { PressPoint } from '#core/yield/study'
+import { GRID, INK, line, QUIET } from '~/utils/charts'
 
 // Every press as a point over time, one shape for each method, with the mean as a line and the handbook dashed: a
 // slope, a break and an outlier are seen at once.
-Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
-Chart.register(LinearScale, CategoryScale, PointElement, LineElement, ScatterController, Tooltip)
 const props = defineProps<{
   points: PressPoint[]
   mean: number | null
@@ -32,18 +22,14 @@ const DAY = 864e5
 const back = (at: string): number => (Date.parse(at) - Date.parse(props.now)) / DAY
 const methods = computed(() => [...new Set(props.points.map((p) => p.method))])
 const span = computed(() => Math.min(-7, ...props.points.map((p) => back(p.at))))
-const line = (y: number, dash: number[]): ChartDataset<'scatter'> => ({
-  data: [
-    { x: span.value, y },
-    { x: 0, y },
-  ],
-  showLine: true,
-  pointRadius: 0,
-  pointHitRadius: 0,
-  borderColor: '#15302B',
-  borderWidth: dash.length ? 1.5 : 2.5,
-  borderDash: dash,
-})
+const level = (y: number, dash: number[]): ChartDataset<'scatter'> =>
+  line(
+    [
+      { x: span.value, y },
+      { x: 0, y },
+    ],
+    { borderWidth: dash.length ? 1.5 : 2.5, borderDash: dash },
+  )
 /** The sign of an estimate as a point: the same as beside numbers. */
 function estimateSign(): HTMLCanvasElement {
   const canvas = document.createElement('canvas')
@@ -52,7 +38,7 @@ function estimateSign(): HTMLCanvasElement {
   pen.font = `bold 22px ${Chart.defaults.font.family}`
   pen.textAlign = 'center'
   pen.textBaseline = 'middle'
-  pen.fillStyle = '#15302B'
+  pen.fillStyle = INK
   pen.fillText('≈', 11, 12)
   return canvas
 }
@@ -69,12 +55,12 @@ const data = computed(() => ({
         pointBackgroundColor: own.map((p) =>
           p.leftOut ? '#FFFDF8' : props.asked.includes(p.id) ? '#A3274F' : props.fill,
         ),
-        pointBorderColor: '#15302B',
+        pointBorderColor: INK,
         pointBorderWidth: 2,
       }
     }),
-    ...(props.mean === null ? [] : [line(props.mean, [])]),
-    line(props.handbook, [5, 4]),
+    ...(props.mean === null ? [] : [level(props.mean, [])]),
+    level(props.handbook, [5, 4]),
   ],
 }))
 const isGuess = ({ datasetIndex, dataIndex }: { datasetIndex: number; dataIndex: number }): boolean => {
@@ -90,14 +76,14 @@ const options = computed(() => ({
       type: 'linear' as const,
       max: 0,
       title: { display: true, text: t('yield.daysAgo') },
-      ticks: { color: '#566864', callback: (v: string | number) => n(-Number(v)) },
+      ticks: { color: QUIET, callback: (v: string | number) => n(-Number(v)) },
       grid: { display: false },
     },
     y: {
       grace: '8%',
       title: { display: true, text: unit('mL/kg') },
-      ticks: { color: '#566864', callback: (v: string | number) => parts(Number(v), 'mL/kg').number },
-      grid: { color: '#EFE8D6' },
+      ticks: { color: QUIET, callback: (v: string | number) => parts(Number(v), 'mL/kg').number },
+      grid: { color: GRID },
     },
   },
   plugins: {

@@ -43,13 +43,15 @@ const all = computed((): Entry[] => [
 const find = computed(() => finder(all.value))
 const found = computed(() => (text.value.trim() ? find.value(text.value) : all.value).slice(0, 8))
 function go(to: string): void {
+  // A dialog that is closing keeps its field for a moment: the next key is meant for the page.
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
   open.value = false
   void router.push(to)
 }
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" @after-enter="field?.focus()">
+  <v-dialog v-model="open" max-width="520" @after-enter="open && field?.focus()">
     <v-card>
       <v-text-field
         ref="field"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { prepAmounts } from '#core/scale'
+import { useDrinks } from '~/stores/drinks'
 import { useSession } from '~/stores/session'
 import { perCup, type Sheet } from '~/stores/plan'
 import { fillOf } from '~/utils/colours'
@@ -22,6 +23,7 @@ const parts = (row: Sheet['batch']['rows'][number]) => {
   if (!item || !('prep' in item)) return []
   return prepAmounts(row.layer, props.sheet.evaluation.bill.prepOf(item.prep))
 }
+const poured = computed(() => useDrinks().pouredOf(props.sheet.recipe))
 const ofCup = computed(() => perCup(props.sheet))
 </script>
 
@@ -35,10 +37,10 @@ const ofCup = computed(() => perCup(props.sheet))
       /></span>
     </header>
     <p class="quiet small">
-      {{ sheet.recipe.standard ? t('drinks.standard', { n: sheet.recipe.standard.number }) : t('plan.draftUsed') }}
+      {{ poured ? t('drinks.standard', { n: poured.number }) : t('plan.draftUsed') }}
     </p>
     <div class="body">
-      <table>
+      <table class="rows">
         <thead>
           <tr>
             <th>{{ t('plan.pourIn') }}</th>
@@ -104,22 +106,6 @@ const ofCup = computed(() => perCup(props.sheet))
   gap: 24px;
   align-items: start;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  align-self: start;
-}
-th {
-  font-weight: 400;
-  font-size: 13px;
-  color: var(--quiet);
-  text-align: left;
-}
-td {
-  padding: 4px 4px 4px 0;
-  border-bottom: 1px solid var(--rule);
-  height: 36px;
-}
 .what {
   display: flex;
   align-items: center;
@@ -131,15 +117,14 @@ td {
   height: 22px;
   border: 2px solid var(--ink);
   border-radius: 3px;
+  print-color-adjust: exact;
 }
 .of td {
-  font-size: 14px;
   color: var(--quiet);
-  padding-left: 26px;
-  height: 30px;
+  font-size: 14px;
 }
-.r {
-  text-align: right;
+.of td:first-child {
+  padding-left: 26px;
 }
 @media (max-width: 700px) {
   .body {
@@ -149,40 +134,16 @@ td {
 }
 @media print {
   .batch {
-    padding: 4px 0 2px;
+    padding: 10pt 0 4pt;
     border-top: 2px solid #15302b;
     border-radius: 0;
-    gap: 1px;
-  }
-  .batch h2 {
-    font-size: 14px;
   }
   .body {
     grid-template-columns: 1fr auto;
-    gap: 8px;
-  }
-  td {
-    height: auto;
-    padding: 1px 3px 1px 0;
-    line-height: 1.25;
   }
   .of td {
-    height: auto;
-    font-size: 10.5px;
-    padding-left: 18px;
-  }
-  .what {
-    gap: 6px;
-  }
-  .what i {
-    height: 11px;
-    width: 9px;
-    border-width: 1.5px;
-    print-color-adjust: exact;
-  }
-  th,
-  .small {
-    font-size: 10px;
+    color: #000;
+    font-size: 14pt;
   }
 }
 </style>

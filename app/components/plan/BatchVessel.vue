@@ -85,16 +85,4 @@ figcaption {
   display: grid;
   line-height: 1.3;
 }
-@media print {
-  .vessel {
-    width: 104px;
-    gap: 0;
-  }
-  svg {
-    width: 78px;
-  }
-  figcaption {
-    font-size: 10px;
-  }
-}
 </style>

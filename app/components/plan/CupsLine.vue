@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { checkCups } from '#core/limits'
 import type { PlanLine, Recipe } from '#shared/contract'
+import { useDrinks } from '~/stores/drinks'
 import { usePlan } from '~/stores/plan'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
@@ -13,6 +14,7 @@ const { t } = useI18n()
 const { ofCode, ofError } = useSentence()
 const plan = usePlan()
 const session = useSession()
+const poured = computed(() => useDrinks().pouredOf(props.recipe))
 const text = ref(props.line ? String(props.line.cups) : '')
 const number = ref<number | null>(props.line?.cups ?? null)
 const error = ref('')
@@ -81,9 +83,7 @@ async function takeTheirs(): Promise<void> {
   <li class="cups" :data-test="`cups-line`" :data-drink="recipe.name">
     <span class="what"
       ><b>{{ recipe.name }}</b
-      ><small class="quiet">{{
-        recipe.standard ? t('drinks.standard', { n: recipe.standard.number }) : t('drinks.draft')
-      }}</small></span
+      ><small class="quiet">{{ poured ? t('drinks.standard', { n: poured.number }) : t('drinks.draft') }}</small></span
     >
     <FieldAmountField
       v-if="session.mayPlan"

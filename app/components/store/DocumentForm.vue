@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { useAmounts } from '~/forms/useAmounts'
 import { useOutbox } from '~/stores/outbox'
 import { uuid } from '~/utils/api'
 
 // One cup or vessel or stand: a handful of fields, saved whole. Which fields is said by whoever uses it.
+type Values = Record<string, string | number | boolean | null>
 export interface FieldSpec {
   key: string
   label: string
@@ -12,13 +14,12 @@ export interface FieldSpec {
   optional?: true
   /** one sentence under it */
   why?: string
-  /** a share, which is typed as per cent */
-  percent?: true
+  /** how many times what is kept is typed: a share as per cent, mL as litres */
+  times?: number
   items?: { value: string; title: string }[]
 }
-type Values = Record<string, string | number | boolean | null>
 const props = defineProps<{
-  endpoint: 'putCup' | 'putVessel' | 'putStand'
+  endpoint: 'putCup' | 'putVessel' | 'putEquipment' | 'putStand'
   /** one field below the other, each with its label whole and its sentence */
   asList?: boolean
   id?: string
@@ -31,39 +32,46 @@ const props = defineProps<{
 const emit = defineEmits<{ saved: [] }>()
 const { t } = useI18n()
 const { typed } = useFormat()
-const text = reactive<Record<string, string>>({})
-const values = reactive<Values>({ ...props.values })
-const saved = ref(false)
-function fill(): void {
-  for (const f of props.fields) {
-    const v = props.values[f.key]
-    if (f.kind === 'number') text[f.key] = typeof v === 'number' ? typed(f.percent ? v * 100 : v, f.unit) : ''
-    else values[f.key] = v ?? (f.kind === 'switch' ? false : f.kind === 'choice' ? null : '')
-  }
+const numbers = props.fields.filter((f) => f.kind === 'number')
+function startOf(f: FieldSpec): string {
+  const v = props.values[f.key]
+  return typeof v === 'number' ? typed(v * (f.times ?? 1), f.unit) : ''
 }
-fill()
+const { number, bind, guard } = useAmounts(
+  numbers.map((f) => f.key),
+  Object.fromEntries(numbers.map((f) => [f.key, startOf(f)])),
+)
+const others = reactive<Values>({
+  ...props.values,
+  ...Object.fromEntries(
+    props.fields
+      .filter((f) => f.kind !== 'number')
+      .map((f) => [f.key, props.values[f.key] ?? (f.kind === 'switch' ? false : f.kind === 'choice' ? null : '')]),
+  ),
+})
+const valueOf = ({ key, times = 1 }: FieldSpec): number | null => {
+  const v = number[key] ?? null
+  return v === null ? null : v / times
+}
+const told = computed((): Values => ({ ...others, ...Object.fromEntries(numbers.map((f) => [f.key, valueOf(f)])) }))
+const saved = ref(false)
 let id = props.id ?? uuid()
 const form = useSubmit(async (key) => {
   await useOutbox().keep(props.endpoint, {
     key,
     params: { id },
-    body: { ...props.values, ...values, ...props.extra, version: Number(props.values.version ?? 0) } as never,
+    body: { ...told.value, ...props.extra, version: Number(props.values.version ?? 0) } as never,
   })
 })
 async function save(): Promise<void> {
   saved.value = false
   form.fields.value = {}
-  for (const f of props.fields) {
-    if (f.kind === 'text' && !f.optional && !String(values[f.key] ?? '').trim())
+  for (const f of props.fields)
+    if (f.kind === 'text' && !f.optional && !String(others[f.key] ?? '').trim())
       form.refuse(f.key, t('problem.name-missing'))
-    const isEmpty = !text[f.key]?.trim()
-    if (f.kind === 'number' && values[f.key] === null && !(f.optional && isEmpty))
-      form.refuse(
-        f.key,
-        text[f.key] ? t('problem.amount-not-a-number', { typed: text[f.key] }) : t('problem.amount-missing'),
-      )
-  }
-  for (const [k, sentence] of Object.entries(props.check?.(values) ?? {})) form.refuse(k, sentence)
+  const needed = numbers.filter((f) => !f.optional).map((f) => [f.key, t('problem.amount-missing')])
+  guard(form, (f) => f, Object.fromEntries(needed))
+  for (const [k, sentence] of Object.entries(props.check?.(told.value) ?? {})) form.refuse(k, sentence)
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   saved.value = true
   if (props.isNew) id = uuid()
@@ -76,18 +84,17 @@ async function save(): Promise<void> {
     <template v-for="f in fields" :key="f.key">
       <FieldAmountField
         v-if="f.kind === 'number'"
-        v-model="text[f.key]"
+        v-bind="bind(f.key)"
         :label="f.label"
         :unit="f.unit"
         :error="form.fields.value[f.key]"
         :test="f.key"
         :hint="f.why"
-        @number="values[f.key] = f.percent && $event !== null ? $event / 100 : $event"
       />
-      <v-switch v-else-if="f.kind === 'switch'" v-model="values[f.key] as boolean" :label="f.label" />
+      <v-switch v-else-if="f.kind === 'switch'" v-model="others[f.key] as boolean" :label="f.label" />
       <FieldChoice
         v-else-if="f.kind === 'choice'"
-        v-model="values[f.key] as string"
+        v-model="others[f.key] as string"
         :label="f.label"
         :items="f.items!"
         :optional="f.optional"
@@ -96,7 +103,7 @@ async function save(): Promise<void> {
       />
       <v-autocomplete
         v-else-if="f.kind === 'search'"
-        v-model="values[f.key] as string"
+        v-model="others[f.key] as string"
         :items="f.items!"
         :label="f.label"
         :hint="f.why"
@@ -106,7 +113,7 @@ async function save(): Promise<void> {
       />
       <v-text-field
         v-else
-        v-model="values[f.key] as string"
+        v-model="others[f.key] as string"
         :label="f.label"
         :hint="f.why"
         :persistent-hint="!!f.why"

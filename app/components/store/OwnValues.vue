@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import type { Ingredient } from '#shared/contract'
 import { FACTS, INGREDIENTS, type OwnValues } from '#core/substances'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { api } from '~/utils/api'
 
@@ -29,13 +30,10 @@ const shipped = INGREDIENTS.get(props.ingredient.likeKey)!
 // A base that is not in the books any more has no values until somebody types some.
 const now = catalogue.dataOf(props.ingredient.key) ?? { ...shipped, composition: {}, ph: undefined }
 const ph = FACTS[props.ingredient.likeKey]?.ph
-const text = reactive<Record<string, string>>(
-  Object.fromEntries([
-    ...FIELDS.map((f) => [f, now.composition[f] ? typed(now.composition[f]!) : '']),
-    ['ph', now.ph === undefined ? '' : typed(now.ph)],
-  ]),
-)
-const number = reactive<Record<string, number | null>>({})
+const { number, bind, guard } = useAmounts([...FIELDS, 'ph'], {
+  ...Object.fromEntries(FIELDS.map((f) => [f, now.composition[f] ? typed(now.composition[f]!) : ''])),
+  ph: now.ph === undefined ? '' : typed(now.ph),
+})
 /** Rarer components keep what they have. */
 const composition = computed((): OwnValues['composition'] => ({
   ...now.composition,
@@ -56,9 +54,7 @@ const toShipped = ref(false)
 async function save(shippedAgain = false): Promise<void> {
   toShipped.value = shippedAgain
   form.fields.value = {}
-  for (const f of shippedAgain ? [] : [...FIELDS, 'ph'])
-    if (text[f] && number[f] === null)
-      form.refuse(`own.composition.${f}`, t('problem.amount-not-a-number', { typed: text[f] }))
+  if (!shippedAgain) guard(form, (f) => (f === 'ph' ? 'own.ph' : `own.composition.${f}`))
   if (Object.keys(form.fields.value).length || !(await form.submit())) return
   await catalogue.load()
   emit('done')
@@ -71,21 +67,19 @@ async function save(shippedAgain = false): Promise<void> {
     <FieldAmountField
       v-for="f in FIELDS"
       :key="f"
-      v-model="text[f]"
+      v-bind="bind(f)"
       :label="t(`store.component.${f}`)"
       unit="g"
       metric
       :error="form.fields.value[`own.composition.${f}`]"
       :test="`own-${f}`"
-      @number="number[f] = $event"
     />
     <FieldAmountField
-      v-model="text.ph"
+      v-bind="bind('ph')"
       label="pH"
       :hint="ph ? t('store.usualPh', { low: n(ph[0], 1), high: n(ph[1], 1) }) : ''"
       :error="form.fields.value['own.ph']"
       test="own-ph"
-      @number="number.ph = $event"
     />
     <p class="all small">
       <b class="num">{{ n(water, 2) }}</b> <span class="unit">g</span> {{ t('store.waterLeft') }}

@@ -3,6 +3,7 @@ import { useI18n } from 'vue-i18n'
 import { GOODS_KINDS, goodsKey } from '#core/books'
 import type { UnitSystem } from '#core/region'
 import type { PackUnit } from '#shared/lists'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
@@ -28,8 +29,7 @@ const UNITS_OF: Record<UnitSystem, PackUnit[]> = {
 }
 const usual: PackUnit = session.units === 'us' ? 'lb' : 'kg'
 const unit = ref<PackUnit>(usual)
-const text = reactive({ packs: '', size: '', price: '' })
-const number = reactive({ packs: null as number | null, size: null as number | null, price: null as number | null })
+const { number, bind, guard } = useAmounts(['packs', 'size', 'price'])
 
 const goods = computed(() =>
   catalogue.cups.flatMap((cup) => GOODS_KINDS.map((kind) => ({ value: goodsKey(kind, cup.id) }))),
@@ -72,13 +72,10 @@ const form = useSubmit(async (idempotencyKey, confirm) => {
   refuseHere(store.tryOut('pack', call), confirm)
   await useOutbox().keep('postPack', { key: idempotencyKey, body: call.body })
 })
-const FIELDS = ['packs', 'size', 'price'] as const
 async function save(confirm?: true): Promise<void> {
   form.fields.value = {}
   if (!key.value) form.refuse('ingredientKey', t('problem.choose-what'))
-  for (const f of FIELDS)
-    if (text[f].trim() && number[f] === null) form.refuse(f, t('problem.amount-not-a-number', { typed: text[f] }))
-    else if (f !== 'price' && number[f] === null) form.refuse(f, t(`problem.${f}-missing`))
+  guard(form, (f) => f, { packs: t('problem.packs-missing'), size: t('problem.size-missing') })
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
   id = uuid()
@@ -101,21 +98,14 @@ async function save(confirm?: true): Promise<void> {
       data-test="pack-what"
     />
     <div class="even">
+      <FieldAmountField v-bind="bind('packs')" :label="t('pack.packs')" :error="form.fields.value.packs" test="packs" />
       <FieldAmountField
-        v-model="text.packs"
-        :label="t('pack.packs')"
-        :error="form.fields.value.packs"
-        test="packs"
-        @number="number.packs = $event"
-      />
-      <FieldAmountField
-        v-model="text.size"
+        v-bind="bind('size')"
         :label="t('pack.size')"
         :unit="t(`unit.${unit}`)"
         metric
         :error="form.fields.value.size || form.fields.value.unit"
         test="pack-size"
-        @number="number.size = $event"
       />
     </div>
     <FieldChoice
@@ -129,12 +119,12 @@ async function save(confirm?: true): Promise<void> {
     <p v-if="allOf" class="small" data-test="pack-all">{{ t('pack.all', { amount: allOf }) }}</p>
     <div v-if="session.isOwner" class="even">
       <FieldAmountField
-        v-model="text.price"
+        v-bind="bind('price')"
+        paid
         :label="t('pack.price')"
         unit="money"
         :error="form.fields.value.price"
         test="pack-price-paid"
-        @number="number.price = $event"
       />
       <FieldChoice
         :model-value="per"

@@ -3,6 +3,7 @@ import { useI18n } from 'vue-i18n'
 import { pricePerKg } from '#core/cost'
 import type { BaseMake } from '#core/yield'
 import { MASS_UNITS, toGrams, type MassUnit } from '#core/units'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
@@ -15,8 +16,7 @@ const { name, day, money, amount } = useFormat()
 const filter = ref('')
 const open = ref('')
 const madeOf = ref('')
-const text = reactive({ price: '', pack: '' })
-const number = reactive({ price: null as number | null, pack: null as number | null })
+const { text, number, bind, guard } = useAmounts(['price', 'pack'])
 const unit = ref<MassUnit>(session.units === 'us' ? 'lb' : 'kg')
 const own = reactive({ name: '', like: null as string | null })
 const adding = ref(false)
@@ -57,13 +57,13 @@ const form = useSubmit(async (key, confirm) => {
 })
 async function save(confirm?: true): Promise<void> {
   form.fields.value = {}
-  if (number.price === null)
-    form.refuse(
-      'packPrice',
-      text.price ? t('problem.amount-not-a-number', { typed: text.price }) : t('problem.price-missing'),
-    )
-  else if (number.price < 0) form.refuse('packPrice', t('problem.price-negative', { value: money(number.price) }))
-  if (number.pack === null || number.pack <= 0) form.refuse('packG', t('problem.pack-missing'))
+  guard(form, (f) => (f === 'price' ? 'packPrice' : 'packG'), {
+    price: t('problem.price-missing'),
+    pack: t('problem.pack-missing'),
+  })
+  if (number.price !== null && number.price < 0)
+    form.refuse('packPrice', t('problem.price-negative', { value: money(number.price) }))
+  if (number.pack !== null && number.pack <= 0) form.refuse('packG', t('problem.pack-missing'))
   if (Object.keys(form.fields.value).length) return
   if (!(await (confirm ? form.confirmDoubts() : form.submit()))) return
   id = uuid()
@@ -160,19 +160,18 @@ async function addOwn(): Promise<void> {
         <StoreOwnValues v-if="madeOf === r.key" :key="`${r.key}-${r.version}`" :ingredient="r" @done="madeOf = ''" />
         <form v-if="open === r.key" class="priceform" novalidate @submit.prevent="save()">
           <FieldAmountField
-            v-model="text.price"
+            v-bind="bind('price')"
+            paid
             :label="t('store.packPrice')"
             unit="money"
             :error="form.fields.value.packPrice || form.fields.value.price"
             test="pack-price"
-            @number="number.price = $event"
           />
           <FieldAmountField
-            v-model="text.pack"
+            v-bind="bind('pack')"
             :label="t('store.packSize')"
             :error="form.fields.value.packG"
             test="pack-size"
-            @number="number.pack = $event"
           />
           <v-select v-model="unit" :items="[...MASS_UNITS]" :label="t('store.unit')" />
           <v-btn

@@ -112,7 +112,7 @@ async function save(confirm?: true): Promise<void> {
       <p>
         <b data-test="list-count">{{ t('list.read', { n: n(list.rows.length) }, list.rows.length) }}</b>
       </p>
-      <table v-if="list.rows.length">
+      <table class="rows list" v-if="list.rows.length">
         <tbody>
           <tr v-for="r in list.rows.slice(0, SHOWN)" :key="r.line">
             <td>{{ name(r.ingredientKey) }}</td>
@@ -189,16 +189,7 @@ async function save(confirm?: true): Promise<void> {
   margin-right: 12px;
   cursor: pointer;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
+.list {
   max-width: 720px;
-}
-td {
-  border-bottom: 1px solid var(--rule);
-  padding: 6px 12px 6px 0;
-}
-.r {
-  text-align: right;
 }
 </style>

@@ -57,6 +57,7 @@ export const names = {
     celery: 'Celery',
     beet: 'Beetroot',
     tomato: 'Tomato',
+    apricot: 'Apricot',
     peach: 'Peach',
     plum: 'Plum',
     'sour-cherry': 'Sour cherry',
@@ -80,6 +81,7 @@ export const names = {
     'celery-juice': 'Celery juice',
     'beet-juice': 'Beetroot juice',
     'tomato-juice': 'Tomato juice',
+    'apricot-puree': 'Apricot purée',
     'peach-puree': 'Peach purée',
     'plum-puree': 'Plum purée',
     'cherry-juice': 'Sour cherry juice',
@@ -194,6 +196,15 @@ export const names = {
     oats: 'Oats',
     'acacia-honey': 'Acacia honey',
     'forest-honey': 'Forest honey',
+  },
+  /** what is made on the way, by its stream */
+  made: {
+    infusion: 'Infusion',
+    strained: 'Strained',
+    crushed: 'Blended',
+    soaked: 'Soaked',
+    wet: 'In water',
+    'in-fridge': 'Cooled',
   },
   item: {
     cup: 'Cup',

@@ -59,6 +59,7 @@ export const names: typeof en = {
     celery: 'Apio',
     beet: 'Remolacha',
     tomato: 'Tomate',
+    apricot: 'Chabacano',
     peach: 'Durazno',
     plum: 'Ciruela',
     'sour-cherry': 'Guinda',
@@ -82,6 +83,7 @@ export const names: typeof en = {
     'celery-juice': 'Jugo de apio',
     'beet-juice': 'Jugo de remolacha',
     'tomato-juice': 'Jugo de tomate',
+    'apricot-puree': 'Puré de chabacano',
     'peach-puree': 'Puré de durazno',
     'plum-puree': 'Puré de ciruela',
     'cherry-juice': 'Jugo de guinda',
@@ -196,6 +198,15 @@ export const names: typeof en = {
     oats: 'Avena',
     'acacia-honey': 'Miel de acacia',
     'forest-honey': 'Miel de bosque',
+  },
+  /** lo que se hace en el camino, por su corriente */
+  made: {
+    infusion: 'Infusión',
+    strained: 'Colado',
+    crushed: 'Licuado',
+    soaked: 'Remojado',
+    wet: 'En agua',
+    'in-fridge': 'Enfriado',
   },
   item: {
     cup: 'Vaso',

@@ -13,12 +13,17 @@ export const store = {
         label: 'Una onza de un líquido',
         why: 'Se pregunta una vez, cuando alguien escribe «oz» de algo que se vierte.',
       },
+      limon: { label: '«Limón» es', why: 'Lo que una receta quiere decir aquí.' },
       labourPerH: {
         label: 'Una hora de trabajo',
         why: 'Lo que cuesta, todo incluido: es parte de cada vaso. Vacío, los vasos no tienen costo completo.',
       },
       electricityPerKwh: { label: 'Un kWh de electricidad', why: 'Para lo que se hierve, licúa y enfría.' },
       gasPerKwh: { label: 'Un kWh de gas', why: 'Para lo que se cocina con llama.' },
+      countPreps: {
+        label: 'Una base en una bebida cuesta',
+        why: 'Lo que lleva su estándar a los precios de hoy, o lo que se pagó por lo que entró en los lotes del estante.',
+      },
       sipMin: { label: 'Una bebida dura', why: 'Del primer sorbo al último: ese tiempo se derrite el hielo en ella.' },
       roomC: { label: 'Se bebe en un ambiente de', why: 'Cuanto más cálido, más rápido se derrite el hielo.' },
       lossShare: {
@@ -74,6 +79,19 @@ export const store = {
     fillLine: 'Línea de llenado',
     holds: 'Capacidad',
     heatProof: 'Resiste calor',
+    acidProof: 'Resiste ácido',
+    limon: { lime: 'lima, el verde', lemon: 'limón amarillo' },
+    countPreps: { standard: 'según su estándar', paid: 'lo pagado por sus lotes' },
+    equipmentTitle: 'Con qué se preparan las bases',
+    equipmentWhy:
+      'Hornillas, microondas, vasos de licuadora y refrigeradores de {stand}. Las cantidades se calculan con lo más potente y lo más grande.',
+    newEquipment: 'Otro equipo',
+    noEquipment: 'Nada anotado todavía: se toman los tamaños usuales.',
+    kind: 'Qué es',
+    equipment: { burner: 'Hornilla', microwave: 'Microondas', jar: 'Vaso de licuadora', fridge: 'Refrigerador' },
+    power: 'Potencia',
+    powerOf: { burner: 'Lo que consume.', microwave: 'Lo que dice el aparato.' },
+    rated: '{kind}, {size}',
     add: 'Agregar',
     newCup: 'Otro vaso',
     newVessel: 'Otro recipiente',
@@ -81,6 +99,12 @@ export const store = {
     vesselsWhy: 'Donde mezcla {stand}. Las tandas se ajustan a estos, con espacio para remover.',
     standWhy:
       'Cómo trabaja este puesto: lo que cuesta una hora, lo que se pierde en el camino y a qué se redondean las cantidades.',
-    tab: { ingredients: 'Ingredientes', shelf: 'Estante', cups: 'Vasos', vessels: 'Recipientes', stand: 'Puesto' },
+    tab: {
+      ingredients: 'Ingredientes',
+      shelf: 'Estante',
+      cups: 'Vasos',
+      vessels: 'Recipientes y equipo',
+      stand: 'Puesto',
+    },
   },
 }

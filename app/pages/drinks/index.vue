@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { MOST_LETTERS } from '#core/household/limits'
 import { newDrink, startingDrink, type RecipeDocument } from '#core/recipe'
 import { FAMILIES, type Family } from '#shared/lists'
 import { useCatalogue } from '~/stores/catalogue'
@@ -13,30 +14,18 @@ const drinks = useDrinks()
 const catalogue = useCatalogue()
 const session = useSession()
 const { t } = useI18n()
-const { n, money } = useFormat()
 
-const cards = computed(() =>
-  drinks.drinks.map((d) => {
-    const { document, context } = drinks.served(d)
-    const { evaluation } = drinks.evaluate({ document, context })
-    return {
-      drink: d,
-      evaluation,
-      // What cannot be worked out any more stands as it was signed.
-      signed: evaluation ? null : d.standard?.figures.jug,
-      cup: drinks.cupOf(document),
-      cost: evaluation && drinks.costOf(document, evaluation),
-    }
-  }),
-)
 const search = ref('')
 /** From so many drinks on there is a search. */
 const MANY = 9
 const found = computed(() =>
   (search.value ?? '').trim()
-    ? cards.value.filter((c) => matches(search.value, c.drink.name, t(`family.${c.drink.family}`)))
-    : cards.value,
+    ? drinks.drinks.filter((d) => matches(search.value, d.name, t(`family.${d.family}`)))
+    : drinks.drinks,
 )
+// A long shelf is drawn a screen at a time, so that the first glasses do not wait for the last.
+const upTo = useGrowing(() => found.value.length)
+const drawn = computed(() => found.value.slice(0, upTo.value))
 const scaleMl = computed(() => Math.max(400, ...catalogue.cups.map((c) => c.capacityMl)))
 
 const making = ref(false)
@@ -69,11 +58,33 @@ async function start(of: Family): Promise<void> {
   await make()
   draft.value = null
 }
-async function make(): Promise<void> {
+/** A household recipe, as it was understood: a drink of its own, written for its pot. */
+const pasting = ref(false)
+async function takePasted(document: RecipeDocument, called: string, original: string): Promise<void> {
+  draft.value = document
+  name.value = called
+  await make(original)
+  draft.value = null
+}
+/** The text that a drink came from is kept beside it, as it was pasted. */
+async function keepOriginal(recipeId: string, text: string): Promise<void> {
+  await useOutbox().keep('putWork', {
+    key: uuid(),
+    params: { id: uuid() },
+    body: {
+      recipeId,
+      standId: session.stand!.id,
+      body: { kind: 'original', text: text.slice(0, MOST_LETTERS) },
+      version: 0,
+    },
+  })
+}
+async function make(original = ''): Promise<void> {
   if (!name.value.trim()) return form.refuse('name', t('problem.name-missing'))
   if (!(await form.submit())) return
-  await drinks.load()
   const made = id
+  if (original.trim()) await keepOriginal(made, original)
+  await drinks.load()
   id = uuid()
   await navigateTo(`/drinks/${made}`)
 }
@@ -86,11 +97,14 @@ async function make(): Promise<void> {
         <h1>{{ t('drinks.title') }}</h1>
         <p class="quiet">{{ t('drinks.summary', { n: drinks.drinks.length, s: drinks.standards }) }}</p>
       </div>
-      <v-btn v-if="session.mayPlan && !making" color="primary" data-test="new-drink" @click="making = true">{{
-        t('drinks.new')
-      }}</v-btn>
+      <div v-if="session.mayPlan && !making && !pasting" class="row">
+        <v-btn data-test="paste-recipe" @click="pasting = true">{{ t('drinks.paste') }}</v-btn>
+        <v-btn color="primary" data-test="new-drink" @click="making = true">{{ t('drinks.new') }}</v-btn>
+      </div>
     </div>
-    <form v-if="making" class="sheet new" novalidate data-test="new-drink-form" @submit.prevent="make">
+    <LazyDrinksPasteRecipe v-if="pasting" :busy="form.busy.value" @take="takePasted" @close="pasting = false" />
+    <p v-if="pasting && form.said.value" class="caution" role="alert">{{ form.said.value }}</p>
+    <form v-if="making" class="sheet new" novalidate data-test="new-drink-form" @submit.prevent="make()">
       <v-text-field
         ref="nameField"
         v-model="name"
@@ -105,56 +119,46 @@ async function make(): Promise<void> {
       <v-btn @click="making = false">{{ t('do.cancel') }}</v-btn>
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     </form>
-    <div v-if="!cards.length && !making && drinks.ready" class="begin" data-test="empty">
+    <div v-if="!drinks.drinks.length && !making && !pasting && drinks.ready" class="begin" data-test="empty">
       <DrinksStartGlasses v-if="session.mayPlan" :busy="form.busy.value" @start="start" />
       <p v-else class="sheet">{{ t('drinks.emptyCrew') }}</p>
       <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     </div>
-    <FieldSearch v-if="cards.length > MANY" v-model="search" :label="t('drinks.search')" test="search-drinks" />
-    <p v-if="cards.length && !found.length" class="quiet">{{ t('find.none', { text: search }) }}</p>
-    <ul class="shelf">
-      <li v-for="c in found" :key="c.drink.id">
-        <NuxtLink :to="`/drinks/${c.drink.id}`" class="card" data-test="drink">
-          <DrinksMiniGlass
-            v-if="c.evaluation"
-            :evaluation="c.evaluation"
-            :capacity-ml="c.cup?.capacityMl ?? 400"
-            :scale-ml="scaleMl"
-          />
-          <span class="board" aria-hidden="true" />
-          <b class="title">{{ c.drink.name }}</b>
-          <span class="quiet small"
-            >{{ t(`family.${c.drink.family}`) }} ·
-            {{ c.drink.standard ? t('drinks.standard', { n: c.drink.standard.number }) : t('drinks.draft') }}</span
-          >
-          <span v-if="c.evaluation && c.evaluation.jug.mass.value > 0" class="figures">
-            <span
-              ><b class="num">{{ n(c.evaluation.jug.brix.value, 1) }}</b> <span class="unit">°Bx</span></span
-            >
-            <span v-if="c.evaluation.jug.ratio"
-              ><b class="num">{{ n(c.evaluation.jug.ratio.value, 1) }}</b> <span class="unit">: 1</span></span
-            >
-            <span v-if="c.cost?.total"
-              ><b class="num">{{ money(c.cost.total.value) }}</b></span
-            >
-            <span v-else-if="c.cost" class="quiet small">{{ t('cost.hole') }}</span>
-          </span>
-          <span v-else-if="c.signed" class="figures" data-test="figures-as-signed">
-            <span
-              ><b class="num">{{ n(c.signed.brix, 1) }}</b> <span class="unit">°Bx</span></span
-            >
-            <span v-if="c.signed.ratio !== null"
-              ><b class="num">{{ n(c.signed.ratio, 1) }}</b> <span class="unit">: 1</span></span
-            >
-            <span class="quiet small">{{ t('standard.asSigned') }}</span>
-          </span>
-        </NuxtLink>
+    <FieldSearch v-if="drinks.drinks.length > MANY" v-model="search" :label="t('drinks.search')" test="search-drinks" />
+    <p v-if="drinks.drinks.length && !found.length" class="quiet">{{ t('find.none', { text: search }) }}</p>
+    <ul v-if="!pasting" class="shelf">
+      <li v-for="d in drawn" :key="d.id">
+        <DrinksShelfCard :drink="d" :scale-ml="scaleMl" />
       </li>
     </ul>
+    <FieldMore
+      v-if="session.mayPlan && !pasting && drinks.notServed.length"
+      :label="t('drinks.notServed', { n: drinks.notServed.length })"
+      test="not-served"
+    >
+      <ul class="off">
+        <li v-for="d in drinks.notServed" :key="d.id">
+          <NuxtLink :to="`/drinks/${d.id}`">{{ d.name }}</NuxtLink>
+          <span class="small quiet">{{ t(d.retired ? 'drinks.retired' : 'drinks.notHere') }}</span>
+        </li>
+      </ul>
+    </FieldMore>
   </div>
 </template>
 
 <style scoped>
+.off {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 8px;
+}
+.off li {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+}
 .head {
   align-items: center;
   margin: 6px 0 16px;
@@ -174,51 +178,10 @@ async function make(): Promise<void> {
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 18px;
 }
-.card {
-  display: grid;
-  gap: 3px;
-  background: var(--sheet);
-  border-radius: 18px;
-  padding: 20px 18px 16px;
-  text-decoration: none;
-  color: var(--ink);
-  height: 100%;
-  align-content: start;
-}
-.card:hover .title {
-  text-decoration: underline;
-  text-decoration-thickness: 2px;
-  text-underline-offset: 4px;
-}
-.board {
-  height: 5px;
-  border-radius: 3px;
-  background: var(--ink);
-  margin: -3px 6px 12px;
-}
-.title {
-  font: 700 18px/1.2 var(--head);
-}
-.figures {
-  display: flex;
-  gap: 18px;
-  align-items: baseline;
-  font-size: 18px;
-  margin-top: 6px;
-  font-variant-numeric: tabular-nums;
-}
 @media (max-width: 700px) {
   .shelf {
     grid-template-columns: 1fr 1fr;
     gap: 10px;
-  }
-  .card {
-    padding: 14px 12px;
-  }
-  .figures {
-    gap: 4px 12px;
-    flex-wrap: wrap;
-    font-size: 16px;
   }
   .new {
     grid-template-columns: 1fr;

@@ -1,5 +1,5 @@
 import { COLD_C } from '../../safety/limits'
-import { coolingMinutes, coolingRate, iceForTemperature } from '../kinetics'
+import { HOT_LIQUID_C, coolingMinutes, coolingRate, iceForTemperature } from '../kinetics'
 import { sucroseSaturation } from '../acidity'
 import { atTemperature, capacityJPerK, freezingPointOf, mixed } from '../phase'
 import { massG, scaled, volumeMl, type Stream } from '../stream'
@@ -22,15 +22,19 @@ const rateOf = (place: Place, litres: number): number => PLACES[place].perMin * 
 
 /**
  * FDA Food Code 3-501.14 (memory): cooked, 57 to 21 °C in 2 h and to 5 °C in 6 h in all; made at room temperature, or
- * cooled from below 57 °C, to 5 °C in 4 h. By how it cools where it stands.
- * @param untilC where this step ends
+ * cooled from below 57 °C, to 5 °C in 4 h.
  */
+export const TWO_STAGE = { fromC: 57, firstC: 21, firstMin: 120, allMin: 360, freshMin: 240 } as const
+
+/** By how it cools where it stands. @param untilC where this step ends */
 function tooSlow(fromC: number, untilC: number, surroundingsC: number, rate: number): Flag[] {
   if (untilC >= fromC || fromC <= COLD_C) return []
-  return fromC >= 57 ? cookedTooSlow(fromC, surroundingsC, rate) : freshTooSlow(fromC, untilC, surroundingsC, rate)
+  return fromC >= TWO_STAGE.fromC
+    ? cookedTooSlow(fromC, surroundingsC, rate)
+    : freshTooSlow(fromC, untilC, surroundingsC, rate)
 }
 function freshTooSlow(fromC: number, untilC: number, surroundingsC: number, rate: number): Flag[] {
-  const allowedMin = 240
+  const allowedMin = TWO_STAGE.freshMin
   if (surroundingsC < COLD_C) {
     const to5Min = coolingMinutes(fromC, COLD_C, surroundingsC, rate)
     return to5Min > allowedMin ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min, allowedMin } }] : []
@@ -40,14 +44,15 @@ function freshTooSlow(fromC: number, untilC: number, surroundingsC: number, rate
   return minutes > allowedMin ? [{ code: 'warm-too-long', numbers: { minutes, allowedMin } }] : []
 }
 function cookedTooSlow(fromC: number, surroundingsC: number, rate: number): Flag[] {
-  const start = coolingMinutes(fromC, 57, surroundingsC, rate)
-  const to21 = coolingMinutes(fromC, 21, surroundingsC, rate) - start
+  const { firstC, firstMin, allMin } = TWO_STAGE
+  const start = coolingMinutes(fromC, TWO_STAGE.fromC, surroundingsC, rate)
+  const to21 = coolingMinutes(fromC, firstC, surroundingsC, rate) - start
   const to5 = coolingMinutes(fromC, COLD_C, surroundingsC, rate) - start
-  if (!Number.isFinite(to21)) return [{ code: 'too-warm-to-cool', numbers: { surroundingsC, allowedMin: 120 } }]
-  if (to21 > 120) return [{ code: 'cools-too-slowly', numbers: { to21Min: to21, allowedMin: 120 } }]
+  if (!Number.isFinite(to21)) return [{ code: 'too-warm-to-cool', numbers: { surroundingsC, allowedMin: firstMin } }]
+  if (to21 > firstMin) return [{ code: 'cools-too-slowly', numbers: { to21Min: to21, allowedMin: firstMin } }]
   // Where it does not get down to 5 °C it is moved on; only what stands in the cold is held to the six hours.
-  return to5 > 360 && surroundingsC < COLD_C
-    ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min: to5, allowedMin: 360 } }]
+  return to5 > allMin && surroundingsC < COLD_C
+    ? [{ code: 'cools-too-slowly-to-5', numbers: { to5Min: to5, allowedMin: allMin } }]
     : []
 }
 
@@ -91,7 +96,7 @@ export const cool = defineStep({
       ...plainResult(atTemperature(s!, p.toC)),
       handMin: 1,
       waitMin: minutes,
-      cautions: s!.tempC >= 60 ? ['hot-liquid'] : [],
+      cautions: s!.tempC >= HOT_LIQUID_C ? ['hot-liquid'] : [],
       flags,
       used: { fromC: s!.tempC, aroundC, rate },
     }

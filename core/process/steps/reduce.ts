@@ -23,7 +23,7 @@ import { BURNER, applianceKj, hotCautions, powerFigures, powerOf, warming } from
 export const brixOf = (s: Stream): number =>
   brixReading(dissolvedPercentOf(s), liquorG(s) > 0 ? (100 * acidG(s)) / liquorG(s) : 0)
 
-function lessWater(s: Stream, goneG: number, tempC: number): Stream {
+export function lessWater(s: Stream, goneG: number, tempC: number): Stream {
   const amountsG = s.amountsG.slice()
   amountsG[INDEX.water]! -= goneG
   return settled(amountsG, tempC, 0, s.crystals)
@@ -56,7 +56,7 @@ function boiledDown(cold: Stream, goneG: number, p: Filled<typeof BURNER>, minut
     carrier,
     cautions: [...hotCautions(stream, p.heater), 'steam'],
     flags,
-    used: { goneG, dissolvedPercent, drawnW, share: into },
+    used: { goneG, dissolvedPercent, drawnW, share: into, upMin: up },
   }
 }
 /** Sugar goes in hot: the solubility curve ends here. */

@@ -1,4 +1,4 @@
-import { INFUSION, halfTimeAt, shareDrawn } from '../kinetics'
+import { HOT_LIQUID_C, INFUSION, halfTimeAt, shareDrawn } from '../kinetics'
 import { product, type Figure } from '../../figures'
 import { mixed, settled } from '../phase'
 import { liquorG, liquorPart, massG, minus, type Stream } from '../stream'
@@ -46,7 +46,6 @@ const params = (
   }) as const
 const STEEP = params(8, 0.9, 1.5, [1, 60], [0.3, 8])
 const BREW = params(2, 0.95, 3, [0.5, 10], [2, 6])
-const HOT_C = 60
 /** Leaf that has lain for more half times than this is harsh. Common practice, no source. */
 const LATEST_HALF_TIMES = 3
 /** After so many half times all of it is out. */
@@ -69,7 +68,7 @@ const result = (inputs: readonly Stream[], p: Filled<typeof STEEP>): StepResult<
     byProducts: [{ name: 'spent', stream: spent }],
     handMin: 2,
     waitMin: p.minutes,
-    cautions: inputs[1]!.tempC >= HOT_C ? ['hot-liquid'] : [],
+    cautions: inputs[1]!.tempC >= HOT_LIQUID_C ? ['hot-liquid'] : [],
     used,
   }
 }
@@ -104,7 +103,9 @@ export const steep = defineStep({
     return {
       ...steeped,
       cautions:
-        p.minutes > 240 && inputs[1]!.tempC > 10 && inputs[1]!.tempC < HOT_C ? ['cold-steep-cold'] : steeped.cautions,
+        p.minutes > 240 && inputs[1]!.tempC > 10 && inputs[1]!.tempC < HOT_LIQUID_C
+          ? ['cold-steep-cold']
+          : steeped.cautions,
     }
   },
 })

@@ -31,6 +31,7 @@ const SHARES: Readonly<Record<string, number>> = {
   celery: 0.89,
   beet: 0.67,
   tomato: 0.91,
+  apricot: 0.93,
   peach: 0.96,
   plum: 0.94,
   'sour-cherry': 0.9,
@@ -48,3 +49,40 @@ const SHARES: Readonly<Record<string, number>> = {
 
 /** g of flesh per g of a fruit as purchased; null where nobody has said. */
 export const edibleShareOf = (fruitKey: string): number | null => SHARES[fruitKey] ?? null
+
+/**
+ * g of cut flesh in a US cup: cubes, chunks, slices or small berries as they are. USDA FoodData Central (SR Legacy),
+ * portions (memory).
+ */
+const CUT_CUPS: Readonly<Record<string, number>> = {
+  pineapple: 165,
+  watermelon: 152,
+  melon: 160,
+  apple: 109,
+  carrot: 128,
+  pear: 140,
+  mango: 165,
+  strawberry: 152,
+  rhubarb: 122,
+  kiwi: 180,
+  papaya: 145,
+  guava: 165,
+  pomegranate: 174,
+  cranberry: 100,
+  grape: 151,
+  cucumber: 104,
+  celery: 101,
+  beet: 136,
+  tomato: 180,
+  apricot: 155,
+  peach: 154,
+  plum: 165,
+  'sour-cherry': 155,
+  raspberry: 123,
+  blackberry: 144,
+  blackcurrant: 112,
+  blueberry: 148,
+  banana: 150,
+}
+/** g of cut flesh of a fruit in a US cup; null where nobody has said. */
+export const cutCupG = (fruitKey: string): number | null => CUT_CUPS[fruitKey] ?? null

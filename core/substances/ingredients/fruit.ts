@@ -44,6 +44,7 @@ export const FRUIT: readonly IngredientData[] = (
     ['celery', fruit('celery-juice', 0.03, 0.6, PRACTICE)],
     ['beet', fruit('beet-juice', 0.05, 0.5, PRACTICE)],
     ['tomato', fruit('tomato-juice', 0.02, 0.7, PRACTICE)],
+    ['apricot', fruit('apricot-puree', 0.03, 0.75, PRACTICE)],
     ['peach', fruit('peach-puree', 0.03, 0.7, PRACTICE)],
     ['plum', fruit('plum-puree', 0.03, 0.75, PRACTICE)],
     ['sour-cherry', fruit('cherry-juice', 0.03, 0.6, PRACTICE)],

@@ -508,6 +508,23 @@ export const JUICES: readonly IngredientData[] = [
     },
   },
   {
+    key: 'apricot-puree',
+    kind: 'juice',
+    source: FDC,
+    cautions: ['keep-cold'],
+    composition: {
+      sucrose: 5.87,
+      glucose: 2.37,
+      fructose: 0.94,
+      citric: 0.4,
+      malic: 0.8,
+      otherSolids: 1.0,
+      protein: 1.4,
+      fat: 0.39,
+      fibre: 2.0,
+    },
+  },
+  {
     key: 'peach-puree',
     kind: 'juice',
     source: FDC,

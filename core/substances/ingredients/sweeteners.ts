@@ -41,18 +41,21 @@ export const SWEETENERS: readonly IngredientData[] = [
   {
     key: 'honey',
     kind: 'sweetener',
+    cautions: ['honey-infants'],
     source: FDC,
     composition: { fructose: 41, glucose: 36, sucrose: 1, otherSugars: 4.5, otherSolids: 0.5 },
   },
   {
     key: 'acacia-honey',
     kind: 'sweetener',
+    cautions: ['honey-infants'],
     source: 'source.honey',
     composition: { fructose: 42.7, glucose: 26.5, sucrose: 2.3, otherSugars: 9, otherSolids: 0.5 },
   },
   {
     key: 'forest-honey',
     kind: 'sweetener',
+    cautions: ['honey-infants'],
     source: 'source.honey',
     composition: { fructose: 33, glucose: 27, sucrose: 1.5, otherSugars: 18, otherSolids: 1.5 },
   },

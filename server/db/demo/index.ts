@@ -1,24 +1,28 @@
 import { v7 as uuid } from 'uuid'
 import { inTransaction } from '../connect'
-import { Cup, Lot, Person, Recipe, Stand } from '../models'
+import { Cup, Lot, Person, Recipe, RecipeVersion, Stand } from '../models'
 import { addPriceList } from '../../books/buying'
 import { now } from '../../platform/clock'
 import { recordPrice } from '../../books/prices'
 import { addPerson, setPin } from '../../people/people'
-import { putCup, putStand, putVessel } from '../../platform/places'
+import { putCup, putEquipment, putStand, putVessel } from '../../platform/places'
 import { putPlanLine } from '../../menu/plan'
+import { putServiceDay } from '../../menu/service-days'
 import { putRecipe } from '../../menu/recipes'
 import { signOff } from '../../menu/standards'
 import { hashSecret } from '../../people/secrets'
 import { setUp } from '../../people/setup'
 import type { Who } from '../../people/who'
 import { demoDrinks } from './menu'
+import { demoMakings, demoPreps, type MadePrep } from './preps'
 import { dayOf, shiftDay, startOfDay } from '#core/time'
 import { seeded } from '#core/random'
 import { DEMO_LIST, demoShelf, demoWeeks, recordOnLot } from './weeks'
 import { rowOf, rowsOf } from '../rows'
+import { newSyrup } from '#core/recipe'
 import { goodsKey } from '#core/books'
 import { contract } from '#shared/contract'
+import type { EquipmentKind } from '#shared/lists'
 import { enter } from '../../books/enter'
 
 /** Of the crew, on a tablet that the owner enrolled. */
@@ -34,6 +38,21 @@ const PRICES: [key: string, price: number, packG: number][] = [
   ['ice', 2.5, 10000],
   ['mint', 1.2, 80],
   ['basil', 1.4, 80],
+  ['rosemary', 1.6, 80],
+  ['hibiscus', 7.5, 500],
+  ['black-tea', 9, 500],
+  ['green-tea', 12, 500],
+  ['grapefruit', 2.2, 1000],
+  ['grapefruit-peel', 2.2, 1000],
+  ['orange', 1.7, 1000],
+  ['pear', 2.1, 1000],
+  ['apricot', 3.4, 1000],
+]
+const EQUIPMENT: [kind: EquipmentKind, name: string, powerW: number | null, capacityMl: number | null][] = [
+  ['burner', 'Induction hob', 2200, null],
+  ['microwave', 'Microwave', 900, null],
+  ['jar', 'Large jar', null, 2000],
+  ['fridge', 'Under the counter', null, 140_000],
 ]
 const DAYS_BACK = 41
 const ZONE = 'Europe/Dublin'
@@ -61,7 +80,9 @@ export async function loadDemo(): Promise<void> {
         recordPrice(tx, owner, { id: uuid(), ingredientKey, packPrice, packG, source: 'typed', lotId: null }),
       )
     }
-    const drinks = await menu(owner, at)
+    at(DAYS_BACK + 1, 12)
+    const preps = await demoPreps(owner)
+    const drinks = await menu(owner, at, preps)
     const days = Array.from({ length: DAYS_BACK + 1 }, (_, i) => DAYS_BACK - i)
     const random = seeded(SEED)
     await demoWeeks(counter, owner, crew, at, random, 1, days)
@@ -75,6 +96,7 @@ export async function loadDemo(): Promise<void> {
       days.filter((d) => d % 7 === 3),
     )
     await demoShelf(counter, owner, crew, at)
+    await demoMakings([await syrup(), ...preps], counter, crew, at, seeded(SEED + 1), days)
     await useOldJuice(crew, today)
     at(3, 8)
     await packs(crew, counter)
@@ -117,7 +139,14 @@ async function people(): Promise<[Who, Who]> {
 async function stands(owner: Who): Promise<[string, string]> {
   const first = (await rowOf(Stand, { transaction: null }))!
   const second = uuid()
-  const settings = { timeZone: ZONE, labourPerH: 13.5, lossShare: 0.03, massStepG: 1, volumeStepMl: 5 }
+  const settings = {
+    timeZone: ZONE,
+    labourPerH: 13.5,
+    electricityPerKwh: 0.31,
+    lossShare: 0.03,
+    massStepG: 1,
+    volumeStepMl: 5,
+  }
   await Stand.create({ id: second, name: 'Saturday cart', ...settings, version: 1 })
   await inTransaction((tx) =>
     putStand(tx, first.id, { name: 'Ferry landing', ...settings, bench: 'simulated', version: 1 }, owner),
@@ -145,16 +174,33 @@ async function stands(owner: Who): Promise<[string, string]> {
   await inTransaction((tx) =>
     putVessel(tx, uuid(), { standId: second, name: '10 L', capacityMl: 10000, heatProof: false, version: 0 }, owner),
   )
+  await inTransaction((tx) =>
+    putVessel(
+      tx,
+      uuid(),
+      { standId: first.id, name: 'Stock pot', capacityMl: 12000, heatProof: true, version: 0 },
+      owner,
+    ),
+  )
+  for (const [kind, name, powerW, capacityMl] of EQUIPMENT)
+    await inTransaction((tx) =>
+      putEquipment(tx, uuid(), { standId: first.id, kind, name, powerW, capacityMl, version: 0 }, owner),
+    )
   return [first.id, second]
 }
 
-async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Promise<{ id: string; name: string }[]> {
+async function menu(
+  owner: Who,
+  at: (daysAgo: number, hour: number) => void,
+  preps: readonly MadePrep[],
+): Promise<{ id: string; name: string }[]> {
   const cup = (await rowOf(Cup, { transaction: null }))!
   const syrup = (await rowOf(Recipe, { where: { shipped: 'simple-syrup' }, transaction: null }))!
   const made: { id: string; name: string }[] = []
-  for (const [i, drink] of demoDrinks(cup.id, syrup.id).entries()) {
+  const ids = { syrup: syrup.id, ...Object.fromEntries(preps.map((p) => [p.key, p.id])) }
+  for (const [i, drink] of demoDrinks(cup.id, ids).entries()) {
     const id = uuid()
-    at(18 - i * 3, 15)
+    at(20 - i * 2, 15)
     await inTransaction((tx) =>
       putRecipe(
         tx,
@@ -170,10 +216,17 @@ async function menu(owner: Who, at: (daysAgo: number, hour: number) => void): Pr
         owner,
       ),
     )
-    if (drink.signed) await inTransaction((tx) => signOff(tx, id, { id: uuid(), version: 1 }, owner))
+    if (drink.signed) await inTransaction((tx) => signOff(tx, id, { id: uuid(), version: 1, confirm: [] }, owner))
     made.push({ id, name: drink.name })
   }
   return made
+}
+
+/** The syrup that every business starts with. */
+async function syrup(): Promise<Parameters<typeof demoMakings>[0][number]> {
+  const shipped = (await rowOf(Recipe, { where: { shipped: 'simple-syrup' }, transaction: null }))!
+  const version = (await rowOf(RecipeVersion, { where: { recipeId: shipped.id }, transaction: null }))!
+  return { key: 'syrup', versionId: version.id, document: newSyrup(), everyDays: 2, times: 4 }
 }
 
 async function priceList(owner: Who): Promise<void> {
@@ -219,7 +272,7 @@ async function plans(owner: Who, counter: string, cart: string, drinks: { id: st
   const day = (ahead: number) => shiftDay(dayOf(today, ZONE), ahead)
   const cups: [string, number, number[]][] = [
     [counter, 0, [64, 48, 0, 36]],
-    [counter, 1, [72, 40, 30, 36]],
+    [counter, 1, [72, 40, 30, 36, 24, 20, 18, 16]],
     [cart, 1, [40, 30, 0, 0]],
   ]
   for (const [standId, ahead, numbers] of cups) {
@@ -229,5 +282,19 @@ async function plans(owner: Who, counter: string, cart: string, drinks: { id: st
           putPlanLine(tx, uuid(), { standId, day: day(ahead), recipeId: drinks[i]!.id, cups: n, version: 0 }, owner),
         )
     }
+  }
+  const hours: [string, number, string][] = [
+    [counter, 0, '14:00'],
+    [counter, 1, '12:00'],
+    [cart, 1, '10:00'],
+  ]
+  for (const [standId, ahead, opensAt] of hours) {
+    const shifts = [
+      { name: 'Noor', before: true, from: '20:00', to: '22:00' },
+      { name: 'Noor', before: false, from: '07:30', to: '16:00' },
+      { name: 'Teo', before: false, from: '09:00', to: '18:00' },
+    ]
+    const told = { standId, day: day(ahead), opensAt, closesAt: '18:00', shifts, version: 0 }
+    await inTransaction((tx) => putServiceDay(tx, uuid(), told, owner))
   }
 }

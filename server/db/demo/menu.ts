@@ -11,8 +11,11 @@ export interface DemoDrink {
 
 type Layer = [item: string, ml: number]
 
-/** Four drinks of an invented menu. Amounts are for one cup. */
-export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
+/**
+ * Eight drinks of an invented menu. Amounts are for one cup.
+ * @param preps ids of the preps that they take, by their keys
+ */
+export function demoDrinks(cupId: string, preps: Readonly<Record<string, string>>): DemoDrink[] {
   const make = (
     layers: Layer[],
     serve: { iceG: number; garnish?: { ingredient: string; massG: number }[] },
@@ -21,7 +24,7 @@ export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
   ) => {
     let doc = newDrink(cupId, ml, filler)
     for (const [item, value] of layers) {
-      const ref: ItemRef = item === 'syrup' ? { prep: syrupId } : { ingredient: item }
+      const ref: ItemRef = item in preps ? { prep: preps[item]! } : { ingredient: item }
       doc = withLayer(doc, ref, { value, unit: 'mL' })
     }
     return withServe(doc, { garnish: [], ...serve })
@@ -83,6 +86,64 @@ export function demoDrinks(cupId: string, syrupId: string): DemoDrink[] {
         { iceG: 40 },
         'apple-juice',
         320,
+      ),
+    },
+    {
+      name: 'Grapefruit rosemary lemonade',
+      family: 'lemonade',
+      sellPrice: 3.8,
+      signed: true,
+      document: make(
+        [
+          ['peel', 38],
+          ['rosemary', 12],
+          ['lemon-juice', 22],
+        ],
+        { iceG: 80, garnish: [{ ingredient: 'rosemary', massG: 1 }] },
+      ),
+    },
+    {
+      name: 'Hibiscus orange agua fresca',
+      family: 'agua-fresca',
+      sellPrice: 3.4,
+      signed: true,
+      document: make(
+        [
+          ['hibiscus', 110],
+          ['orange-juice', 60],
+          ['syrup', 34],
+        ],
+        { iceG: 90 },
+      ),
+    },
+    {
+      name: 'Black tea with apricot',
+      family: 'iced-tea',
+      sellPrice: 3.4,
+      signed: true,
+      document: make(
+        [
+          ['black-tea', 120],
+          ['apricot-puree', 45],
+          ['lemon-juice', 8],
+          ['syrup', 22],
+        ],
+        { iceG: 90 },
+      ),
+    },
+    {
+      name: 'Green tea with pear',
+      family: 'iced-tea',
+      sellPrice: 3.6,
+      signed: true,
+      document: make(
+        [
+          ['pear-juice', 90],
+          ['lemon-juice', 7],
+          ['syrup', 10],
+          ['green-tea', 150],
+        ],
+        { iceG: 80 },
       ),
     },
   ]

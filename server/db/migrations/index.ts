@@ -420,6 +420,76 @@ export const MIGRATIONS: readonly Migration[] = [
     sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS units VARCHAR(10) NOT NULL DEFAULT 'metric',
       ADD COLUMN IF NOT EXISTS ounces VARCHAR(10) NULL, MODIFY labour_per_h ${AMOUNT} NULL`,
   },
+  // Makings of preps: batches that were begun and ended by one fact.
+  {
+    name: '0079-batch',
+    sql: table(
+      'batch',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), recipe_id ${ID} NOT NULL REFERENCES recipe(id),
+        version_id ${ID} NOT NULL REFERENCES recipe_version(id), lot_id ${ID} NOT NULL REFERENCES lot(id),
+        state VARCHAR(20) NOT NULL, out_unit VARCHAR(2) NOT NULL, out_g ${AMOUNT} NOT NULL, out_ml ${AMOUNT} NOT NULL,
+        times ${AMOUNT} NOT NULL, minutes ${AMOUNT} NULL, standard_min ${AMOUNT} NOT NULL, hands INT NULL,
+        uses JSON NOT NULL, cost ${AMOUNT} NULL, cost_basis VARCHAR(10) NOT NULL, seen JSON NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL, confirmed JSON NOT NULL, KEY by_stand (stand_id, at), KEY by_recipe (recipe_id, at)`,
+    ),
+  },
+  // What stood at a stand held its drinks, which are sour.
+  {
+    name: '0080-vessel-acid-proof',
+    sql: 'ALTER TABLE vessel ADD COLUMN IF NOT EXISTS acid_proof BOOLEAN NOT NULL DEFAULT TRUE',
+  },
+  // Burners, ovens, jars and fridges.
+  {
+    name: '0081-equipment',
+    sql: table(
+      'equipment',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), kind VARCHAR(20) NOT NULL,
+        name VARCHAR(80) NOT NULL, power_w ${AMOUNT} NULL, capacity_ml ${AMOUNT} NULL, version INT NOT NULL`,
+    ),
+  },
+  {
+    name: '0082-stand-count-preps',
+    sql: "ALTER TABLE stand ADD COLUMN IF NOT EXISTS count_preps VARCHAR(10) NOT NULL DEFAULT 'standard'",
+  },
+  // What was added to taste, one after the other.
+  { name: '0083-batch-added', sql: 'ALTER TABLE batch ADD COLUMN IF NOT EXISTS added JSON NULL' },
+  // What “limón” means here; asked once.
+  { name: '0084-stand-limon', sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS limon VARCHAR(10) NULL' },
+  // What is said of a drink on its sheet, and whether it is off the menu for good.
+  {
+    name: '0085-recipe-note',
+    sql: `ALTER TABLE recipe ADD COLUMN IF NOT EXISTS note VARCHAR(600) NOT NULL DEFAULT '',
+      ADD COLUMN IF NOT EXISTS retired BOOLEAN NOT NULL DEFAULT FALSE`,
+  },
+  // The text that a drink came from, series of small jugs, pots that were corrected.
+  {
+    name: '0086-drink-work',
+    sql: table(
+      'drink_work',
+      `id ${ID} PRIMARY KEY, recipe_id ${ID} NOT NULL REFERENCES recipe(id), stand_id ${ID} NOT NULL REFERENCES stand(id),
+        kind VARCHAR(20) NOT NULL, body JSON NOT NULL, version INT NOT NULL, person_id ${ID} NOT NULL, at ${AT} NOT NULL,
+        KEY by_recipe (recipe_id, at)`,
+    ),
+  },
+  // Which standard a stand pours, where that is not the newest, and what it does not pour.
+  {
+    name: '0087-stand-use',
+    sql: table(
+      'stand_use',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), recipe_id ${ID} NOT NULL REFERENCES recipe(id),
+        version_id ${ID} NULL REFERENCES recipe_version(id), is_served BOOLEAN NOT NULL, version INT NOT NULL,
+        UNIQUE KEY one_of_each (stand_id, recipe_id)`,
+    ),
+  },
+  // When a stand opens on a day, and who is there before it.
+  {
+    name: '0088-service-day',
+    sql: table(
+      'service_day',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), day DATE NOT NULL, opens_at VARCHAR(5) NOT NULL,
+        closes_at VARCHAR(5) NOT NULL, shifts JSON NOT NULL, version INT NOT NULL, UNIQUE KEY one_a_day (stand_id, day)`,
+    ),
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -126,6 +126,29 @@ const PRESS = {
   personId: ref,
   confirmed: json,
 }
+const BATCH = {
+  id: pk,
+  standId: ref,
+  recipeId: ref,
+  versionId: ref,
+  lotId: ref,
+  state: kindOf('done'),
+  outUnit: one('mL', 'g'),
+  outG: amount,
+  outMl: amount,
+  times: amount,
+  minutes: amountOrNull,
+  standardMin: amount,
+  hands: wholeOrNull,
+  uses: json,
+  added: jsonOrNull,
+  cost: amountOrNull,
+  costBasis: one('measured', 'estimated'),
+  seen: jsonOrNull,
+  at,
+  personId: ref,
+  confirmed: json,
+}
 const PRESS_MARK = { pressId: pk, leftOut: yes, reason: textOrNull(200), version: whole }
 const FACT = { id: pk, kind: kindOf(...VOID_KINDS, 'made-lot', 'price', 'price-list') }
 const FACT_VOID = {
@@ -156,6 +179,9 @@ export class Movement extends Model {
 export class Press extends Model {
   declare static readonly row: RowOf<typeof PRESS>
 }
+export class Batch extends Model {
+  declare static readonly row: RowOf<typeof BATCH>
+}
 export class PressMark extends Model {
   declare static readonly row: RowOf<typeof PRESS_MARK>
 }
@@ -177,3 +203,5 @@ export const BOOKS: readonly Table[] = [
   [Fact, 'fact', FACT],
   [FactVoid, 'fact_void', FACT_VOID],
 ]
+/** Batches are of versions of recipes: their rows lean on those of the menu. */
+export const BATCHES: readonly Table[] = [[Batch, 'batch', BATCH]]

@@ -22,6 +22,8 @@ export const kindOf = <V extends string>(...values: readonly V[]) =>
   filled<V>({ type: STRING(20), validate: { isIn: [values] } })
 /** A word of a list that the code knows. */
 export const word = <V extends string>(length: number) => filled<V>({ type: STRING(length) })
+/** Nothing said, where nobody says anything. */
+export const emptyText = (length: number) => filled<string>({ type: STRING(length), defaultValue: '' })
 export const textOrNull = (length: number) => orNull<string>({ type: STRING(length) })
 export const amount = filled<string>({ type: DECIMAL(14, 4) })
 export const amountOrNull = orNull<string>({ type: DECIMAL(14, 4) })

@@ -2,7 +2,7 @@ import type { ModelAttributes, Sequelize } from 'sequelize'
 import type { Table } from './columns'
 import { PEOPLE } from './people'
 import { PLACES } from './places'
-import { BOOKS } from './books'
+import { BATCHES, BOOKS } from './books'
 import { MENU } from './menu'
 import { LOG } from './log'
 
@@ -13,7 +13,7 @@ export * from './menu'
 export * from './log'
 
 /** Every table, in the order in which rows lean on each other. */
-export const ALL_TABLES: readonly Table[] = [...PLACES, ...PEOPLE, ...BOOKS, ...MENU, ...LOG]
+export const ALL_TABLES: readonly Table[] = [...PLACES, ...PEOPLE, ...BOOKS, ...MENU, ...BATCHES, ...LOG]
 
 export function defineModels(db: Sequelize): void {
   for (const [model, tableName, attributes] of ALL_TABLES) {

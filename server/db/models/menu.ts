@@ -1,9 +1,10 @@
 import { Model } from 'sequelize'
-import type { Family } from '#shared/lists'
+import type { Family, WorkKind } from '#shared/lists'
 import {
   amountOrNull,
   at,
   day,
+  emptyText,
   hashKey,
   hashOrNull,
   json,
@@ -13,10 +14,12 @@ import {
   one,
   pk,
   ref,
+  refOrNull,
   text,
   textOrNull,
   whole,
   word,
+  yesByDefault,
   type RowOf,
   type Table,
 } from './columns'
@@ -31,8 +34,21 @@ const RECIPE = {
   draft: json,
   sellPrice: amountOrNull,
   version: whole,
+  note: emptyText(600),
+  retired: noByDefault,
   createdAt: at,
 }
+const DRINK_WORK = {
+  id: pk,
+  recipeId: ref,
+  standId: ref,
+  kind: word<WorkKind>(20),
+  body: json,
+  version: whole,
+  personId: ref,
+  at,
+}
+const STAND_USE = { id: pk, standId: ref, recipeId: ref, versionId: refOrNull, isServed: yesByDefault, version: whole }
 const RECIPE_VERSION = {
   id: pk,
   recipeId: ref,
@@ -52,6 +68,7 @@ const RECIPE_VERSION = {
 const SNAPSHOT = { hash: hashKey, kind: one('ingredient', 'recipe'), content: json }
 const RECIPE_USE = { recipeId: pk, itemKey: named(80) }
 const PLAN_LINE = { id: pk, standId: ref, day, recipeId: ref, cups: whole, version: whole }
+const SERVICE_DAY = { id: pk, standId: ref, day, opensAt: text(5), closesAt: text(5), shifts: json, version: whole }
 
 export class Recipe extends Model {
   declare static readonly row: RowOf<typeof RECIPE>
@@ -65,8 +82,17 @@ export class Snapshot extends Model {
 export class RecipeUse extends Model {
   declare static readonly row: RowOf<typeof RECIPE_USE>
 }
+export class DrinkWork extends Model {
+  declare static readonly row: RowOf<typeof DRINK_WORK>
+}
+export class StandUse extends Model {
+  declare static readonly row: RowOf<typeof STAND_USE>
+}
 export class PlanLine extends Model {
   declare static readonly row: RowOf<typeof PLAN_LINE>
+}
+export class ServiceDay extends Model {
+  declare static readonly row: RowOf<typeof SERVICE_DAY>
 }
 
 export const MENU: readonly Table[] = [
@@ -74,5 +100,8 @@ export const MENU: readonly Table[] = [
   [Snapshot, 'snapshot', SNAPSHOT],
   [RecipeVersion, 'recipe_version', RECIPE_VERSION],
   [RecipeUse, 'recipe_use', RECIPE_USE],
+  [DrinkWork, 'drink_work', DRINK_WORK],
+  [StandUse, 'stand_use', STAND_USE],
   [PlanLine, 'plan_line', PLAN_LINE],
+  [ServiceDay, 'service_day', SERVICE_DAY],
 ]

@@ -1,6 +1,8 @@
 import { Model } from 'sequelize'
+import { EQUIPMENT_KINDS } from '#core/limits/equipment'
 import { SIP } from '#core/process'
 import { UNIT_SYSTEMS } from '#core/region'
+import { PREP_COSTS } from '#core/stand'
 import {
   amount,
   amountOrNull,
@@ -41,7 +43,9 @@ const STAND = {
   volumeStepMl: amount,
   units: { ...kindOf(...UNIT_SYSTEMS), defaultValue: 'metric' },
   ounces: textOrNull(10),
+  limon: textOrNull(10),
   bench: textOrNull(120),
+  countPreps: { ...kindOf(...PREP_COSTS), defaultValue: 'standard' },
   version: whole,
 }
 const CUP = {
@@ -54,7 +58,24 @@ const CUP = {
   strawPrice: amount,
   version: whole,
 }
-const VESSEL = { id: pk, standId: ref, name: text(80), capacityMl: amount, heatProof: yes, version: whole }
+const VESSEL = {
+  id: pk,
+  standId: ref,
+  name: text(80),
+  capacityMl: amount,
+  heatProof: yes,
+  acidProof: { ...yes, defaultValue: true },
+  version: whole,
+}
+const EQUIPMENT = {
+  id: pk,
+  standId: ref,
+  kind: kindOf(...EQUIPMENT_KINDS),
+  name: text(80),
+  powerW: amountOrNull,
+  capacityMl: amountOrNull,
+  version: whole,
+}
 const SETTING = { name: named(40), value: json, version: whole }
 
 export class Business extends Model {
@@ -69,6 +90,9 @@ export class Cup extends Model {
 export class Vessel extends Model {
   declare static readonly row: RowOf<typeof VESSEL>
 }
+export class Equipment extends Model {
+  declare static readonly row: RowOf<typeof EQUIPMENT>
+}
 export class Setting extends Model {
   declare static readonly row: RowOf<typeof SETTING>
 }
@@ -78,5 +102,6 @@ export const PLACES: readonly Table[] = [
   [Stand, 'stand', STAND],
   [Cup, 'cup', CUP],
   [Vessel, 'vessel', VESSEL],
+  [Equipment, 'equipment', EQUIPMENT],
   [Setting, 'setting', SETTING],
 ]

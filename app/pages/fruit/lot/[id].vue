@@ -125,6 +125,7 @@ async function corrected(newId: string): Promise<void> {
             .join(' · ')
         }}
       </p>
+      <PrepsLotLabel v-if="lot.kind === 'made'" :lot="lot" />
       <p v-if="!lot.weighed" class="caution">{{ t('lot.notWeighed') }}</p>
       <template v-if="received">
         <FruitKiloStrip

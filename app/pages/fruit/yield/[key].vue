@@ -257,7 +257,7 @@ function download(): void {
 
       <template v-for="table in tables" :key="table.key">
         <h2>{{ t(`yield.by.${table.key}`) }}</h2>
-        <table :data-test="`by-${table.key}`">
+        <table class="rows by" :data-test="`by-${table.key}`">
           <thead>
             <tr>
               <td />
@@ -347,24 +347,6 @@ function download(): void {
 .big {
   font-size: 26px !important;
 }
-table {
-  border-collapse: collapse;
-  max-width: 760px;
-  width: 100%;
-}
-th {
-  font-weight: 400;
-  font-size: 13px;
-  color: var(--quiet);
-  text-align: left;
-}
-td {
-  border-bottom: 1px solid var(--rule);
-  padding: 8px 10px 8px 0;
-}
-.r {
-  text-align: right;
-}
 .ask {
   display: grid;
   gap: 10px;
@@ -375,5 +357,8 @@ td {
   display: grid;
   gap: 6px;
   line-height: 1.45;
+}
+.by {
+  max-width: 760px;
 }
 </style>

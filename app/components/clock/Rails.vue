@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { busySpan, type DayTask, type Plan, type Problem, type SharedPiece } from '#core/schedule'
+
+// A rail for each person and for each kind of piece: what is on it, from the first hand to the opening.
+const props = defineProps<{
+  tasks: readonly DayTask[]
+  plan: Plan
+  problem: Problem
+  nowMin: number | null
+  nameOf: (task: DayTask) => string
+  timeOf: (minute: number) => string
+}>()
+const { t } = useI18n({ useScope: 'global' })
+
+interface Block {
+  task: DayTask
+  fromMin: number
+  toMin: number
+  row: number
+}
+const first = computed(() => Math.min(-30, ...[...props.plan.values()].map((p) => p.startMin)))
+const at = (minute: number): number => (100 * (minute - first.value)) / (props.problem.endMin - first.value)
+
+/** Side by side in as few rows as they need. */
+function rows(spans: Omit<Block, 'row'>[]): Block[] {
+  const ends: number[] = []
+  return [...spans]
+    .sort((a, b) => a.fromMin - b.fromMin)
+    .map((s) => {
+      const free = ends.findIndex((end) => end <= s.fromMin)
+      const row = free < 0 ? ends.length : free
+      ends[row] = s.toMin
+      return { ...s, row }
+    })
+}
+const blocksOf = (which: (task: DayTask) => { fromMin: number; toMin: number } | null): Block[] =>
+  rows(
+    props.tasks.flatMap((task) => {
+      const span = which(task)
+      return span && span.toMin > span.fromMin ? [{ task, ...span }] : []
+    }),
+  )
+const rails = computed(() => [
+  ...props.problem.people.map((p) => ({
+    key: `person-${p.id}`,
+    title: p.id,
+    blocks: blocksOf((task) => {
+      const placed = props.plan.get(task.id)
+      return placed?.personId === p.id ? { fromMin: placed.startMin, toMin: placed.startMin + task.handMin } : null
+    }),
+  })),
+  ...props.problem.resources
+    .filter((r) => r.key !== 'fridge')
+    .map((r) => ({
+      key: r.key,
+      title: t(`clock.piece.${r.key as SharedPiece}`),
+      blocks: blocksOf((task) => {
+        const placed = props.plan.get(task.id)
+        const use = task.uses.find((u) => u.resource === r.key)
+        return placed && use ? busySpan(task, use, placed.startMin, props.problem.endMin) : null
+      }),
+    }))
+    .filter((r) => r.blocks.length),
+])
+const ROW = 34
+const heightOf = (blocks: readonly Block[]): number => ROW * (1 + Math.max(0, ...blocks.map((b) => b.row)))
+/** Full hours, or halves where there are few. */
+const marks = computed(() => {
+  const step = first.value < -600 ? 120 : first.value < -240 ? 60 : 30
+  const out: number[] = []
+  for (let m = 0; m >= first.value; m -= step) out.push(m)
+  return out
+})
+</script>
+
+<template>
+  <div class="rails" data-test="rails">
+    <div class="axis" aria-hidden="true">
+      <span v-for="m in marks" :key="m" class="small" :style="{ left: `${at(m)}%` }">{{ timeOf(m) }}</span>
+    </div>
+    <section v-for="r in rails" :key="r.key" class="rail" :data-test="`rail-${r.key}`">
+      <h3 class="small">{{ r.title }}</h3>
+      <ol :style="{ height: `${heightOf(r.blocks)}px` }">
+        <li
+          v-for="b in r.blocks"
+          :key="b.task.id"
+          :style="{ left: `${at(b.fromMin)}%`, width: `${at(b.toMin) - at(b.fromMin)}%`, top: `${b.row * ROW}px` }"
+          :title="`${timeOf(b.fromMin)} ${nameOf(b.task)}`"
+        >
+          <span>{{ nameOf(b.task) }}</span>
+        </li>
+      </ol>
+    </section>
+    <div v-if="nowMin !== null && nowMin > first && nowMin < 0" class="now" :style="{ '--at': at(nowMin) / 100 }">
+      <span class="small">{{ t('clock.now') }}</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.rails {
+  --head: 92px;
+  position: relative;
+  padding-top: 26px;
+}
+.axis {
+  position: absolute;
+  top: 0;
+  left: var(--head);
+  right: 0;
+  height: 22px;
+}
+.axis span {
+  position: absolute;
+  transform: translateX(-50%);
+}
+.axis span:first-child {
+  transform: translateX(-100%);
+  font-weight: 700;
+}
+.rail {
+  display: grid;
+  grid-template-columns: var(--head) minmax(0, 1fr);
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+  align-items: start;
+}
+.rail h3 {
+  margin: 0;
+  padding-top: 6px;
+}
+ol {
+  position: relative;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  position: absolute;
+  height: 30px;
+  min-width: 4px;
+  border-radius: 6px;
+  background: #e7dcc1;
+  border: 1.5px solid var(--ink);
+  overflow: hidden;
+  white-space: nowrap;
+  font-size: 13px;
+  line-height: 26px;
+}
+li span {
+  padding: 0 6px;
+}
+.now {
+  position: absolute;
+  top: 18px;
+  bottom: 0;
+  left: calc(var(--head) + (100% - var(--head)) * var(--at));
+  border-left: 3px solid var(--hibiscus);
+}
+.now span {
+  position: absolute;
+  top: -18px;
+  left: 4px;
+  color: var(--hibiscus);
+  font-weight: 700;
+}
+@media (max-width: 700px) {
+  .rails {
+    --head: 64px;
+  }
+}
+</style>

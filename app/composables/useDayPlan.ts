@@ -1,0 +1,126 @@
+import {
+  makingsOf,
+  piecesOf,
+  pressingsOf,
+  problemOf,
+  tasksOf,
+  type Blocked,
+  type Hours,
+  type Plan,
+  type PlannedDrink,
+  type PlannedJuice,
+  type Problem,
+  type Relief,
+  type Service,
+} from '#core/schedule'
+import { gPerMlOf } from '#core/books'
+import { scaledDocument } from '#core/recipe'
+import { withLoss } from '#core/scale'
+import type { ScheduleAsk, ScheduleSaid } from '~/workers/schedule'
+import { useCatalogue } from '~/stores/catalogue'
+import { useDrinks } from '~/stores/drinks'
+import { useFruit } from '~/stores/fruit'
+import { usePlan } from '~/stores/plan'
+import { usePreps } from '~/stores/preps'
+import { useSession } from '~/stores/session'
+
+/** Orders that are tried: some seconds of a tablet. */
+const TRIES = 600
+const SEED = 20
+
+/** The plan of the day's work: what is to be made, on whom and on what, and how it is getting better. */
+export function useDayPlan(service: () => Service | null) {
+  const plan = usePlan()
+  const preps = usePreps()
+  const drinks = useDrinks()
+  const fruit = useFruit()
+  const catalogue = useCatalogue()
+  const session = useSession()
+
+  const planned = computed((): PlannedDrink[] =>
+    plan.sheets.map((s) => ({
+      id: s.recipe.id,
+      cup: s.evaluation,
+      batch: s.batch.evaluation,
+      cups: s.line.cups * withLoss(session.stand?.lossShare ?? 0),
+    })),
+  )
+  const prepOf = (id: string) => {
+    const prep = preps.byId.get(id)
+    if (!prep?.evaluation) return undefined
+    const { document, context } = drinks.served(prep.recipe)
+    return {
+      onHandMl: prep.onHandMl,
+      standard: prep.evaluation,
+      made: (times: number) => drinks.evaluate({ document: scaledDocument(document, times), context }).evaluation,
+    }
+  }
+  const day = computed(() => makingsOf(planned.value, prepOf))
+  /** Juices that are pressed here, of what the makings take. */
+  const juices = computed((): PlannedJuice[] => {
+    const keys = new Set(
+      day.value.makings.flatMap((m) =>
+        m.evaluation.bill.own.flatMap(({ item }) => ('prep' in item ? [] : item.ingredient)),
+      ),
+    )
+    return [...keys].flatMap((juice) => {
+      const [data, of] = [catalogue.dataOf(juice), catalogue.fruitOf(juice)]
+      if (!data || !of) return []
+      const minPerL = fruit.yields.get(of)?.minutesPerL?.value ?? null
+      return [{ juice, onHandMl: fruit.usableMl(juice, plan.day), gPerMl: gPerMlOf(data), minPerL }]
+    })
+  })
+  const tasks = computed(() => tasksOf(day.value.makings, pressingsOf(juices.value, day.value.makings)))
+  const resources = computed(() =>
+    piecesOf(
+      catalogue.equipment.filter((e) => e.standId === session.standId),
+      catalogue.vessels.filter((v) => v.standId === session.standId).length,
+    ),
+  )
+
+  const found = shallowRef<Plan | null>(null)
+  const blocked = shallowRef<{ blocked: Blocked; reliefs: Relief[] } | null>(null)
+  const hours = shallowRef<Hours | null>(null)
+  const problem = shallowRef<Problem | null>(null)
+  const share = ref(0)
+  const busy = ref(false)
+  let worker: Worker | null = null
+  function stop(): void {
+    worker?.terminate()
+    worker = null
+    busy.value = false
+  }
+  /** Looks for a plan. @param done stays where it stood */
+  function find(done: Plan): void {
+    stop()
+    const of = service()
+    if (!of || !session.stand || !tasks.value.length) {
+      found.value = blocked.value = null
+      return
+    }
+    const now = session.now().toISOString()
+    const made = problemOf(of, session.stand.timeZone, tasks.value, resources.value, now)
+    hours.value = made.hours
+    problem.value = made.problem
+    const fixed: Plan = new Map([...done].filter(([id]) => tasks.value.some((x) => x.id === id)))
+    busy.value = true
+    share.value = 0
+    worker = new Worker(new URL('../workers/schedule.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<ScheduleSaid>) => {
+      if (data.blocked) {
+        found.value = null
+        blocked.value = { blocked: data.blocked, reliefs: data.reliefs }
+      } else {
+        found.value = data.plan
+        blocked.value = null
+        share.value = data.tried / TRIES
+      }
+      if (data.done) stop()
+    }
+    worker.onerror = () => stop()
+    const { isUnderWay } = made
+    worker.postMessage({ problem: made.problem, fixed, isUnderWay, seed: SEED, tries: TRIES } satisfies ScheduleAsk)
+  }
+  onBeforeUnmount(stop)
+  return { day, tasks, problem, hours, found, blocked, busy, share, find, stop }
+}

@@ -1,0 +1,38 @@
+import { useI18n } from 'vue-i18n'
+
+/** Words that only some pages need: the Lab's, templates, preps, a pasted recipe, work on a drink, the clock. */
+const FETCHED = {
+  en: {
+    lab: () => import('~/i18n/en/lab').then((m) => m.lab),
+    templates: () => import('~/i18n/en/templates').then((m) => m.templates),
+    preps: () => import('~/i18n/en/preps').then((m) => m.preps),
+    paste: () => import('~/i18n/en/paste').then((m) => m.paste),
+    balance: () => import('~/i18n/en/balance').then((m) => m.balance),
+    clock: () => import('~/i18n/en/clock').then((m) => m.clock),
+  },
+  es: {
+    lab: () => import('~/i18n/es/lab').then((m) => m.lab),
+    templates: () => import('~/i18n/es/templates').then((m) => m.templates),
+    preps: () => import('~/i18n/es/preps').then((m) => m.preps),
+    paste: () => import('~/i18n/es/paste').then((m) => m.paste),
+    balance: () => import('~/i18n/es/balance').then((m) => m.balance),
+    clock: () => import('~/i18n/es/clock').then((m) => m.clock),
+  },
+} as const
+type Words = keyof (typeof FETCHED)['en']
+
+/** Fetches words in the language of the page, and again where that changes; whether they are there. */
+export function useWords(...names: Words[]) {
+  const { locale, mergeLocaleMessage } = useI18n({ useScope: 'global' })
+  const ready = ref(false)
+  watch(
+    locale,
+    async (to) => {
+      const of = FETCHED[to === 'es' ? 'es' : 'en']
+      for (const words of await Promise.all(names.map((name) => of[name]()))) mergeLocaleMessage(to, words)
+      ready.value = true
+    },
+    { immediate: true },
+  )
+  return ready
+}

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { inOrder, minuteOf, momentOf, nextOf, type DayTask } from '#core/schedule'
+import { dayOf, isDay } from '#core/time'
+import { usePlan } from '~/stores/plan'
+import { useDrinks } from '~/stores/drinks'
+import { useSession } from '~/stores/session'
+
+// The clock of a day: what is to be done now; then who does what until the hatch opens.
+const { t } = useI18n({ useScope: 'global' })
+const { name, time, calendarDay, weekday, n } = useFormat()
+const plan = usePlan()
+const drinks = useDrinks()
+const session = useSession()
+const ready = useWords('clock', 'lab')
+// The day stands in the address, so that it is the same one after a reload.
+const route = useRoute()
+const asked = String(route.query.day ?? '')
+if (isDay(asked) && asked !== plan.day) {
+  plan.day = asked
+  void plan.load()
+}
+watch(
+  () => plan.day,
+  (to) => void navigateTo({ query: { day: to } }, { replace: true }),
+)
+const day = useDayService()
+const ticks = useTicks(() => `${session.standId} ${plan.day}`)
+const work = useDayPlan(() => day.service.value)
+const { tasks, found, hours, problem, blocked } = work
+
+const opens = computed(() => hours.value?.opens ?? null)
+/** The time of the clock, with the day where that is another. */
+function timeOf(minute: number): string {
+  if (!opens.value) return ''
+  const at = momentOf(opens.value, minute)
+  const on = dayOf(at, session.zone)
+  return on === plan.day ? time(at) : `${weekday(on)} ${time(at)}`
+}
+const minuteNow = computed(() =>
+  session.minute >= 0 && opens.value ? minuteOf(opens.value, session.now().toISOString()) : null,
+)
+/** Once the hatch is open, nothing of it is due any more. */
+const isOpen = computed(() => minuteNow.value !== null && minuteNow.value >= 0)
+const nowMin = computed(() => (isOpen.value ? null : minuteNow.value))
+const madeName = (id: string): string => drinks.byId.get(id)?.name ?? name(id)
+/** What a task is, in words: what is done, and of what. */
+function nameOf({ making, does }: DayTask): string {
+  if (does === 'pressing') return t('clock.pressing', { name: madeName(making) })
+  return t('clock.step', { step: t(does === 'chilling' ? 'clock.cold' : `step.${does}`), name: madeName(making) })
+}
+const taskOf = (id: string): string => {
+  const task = tasks.value.find((x) => x.id === id)
+  return task ? nameOf(task) : ''
+}
+const rows = computed(() => inOrder(tasks.value, found.value ?? new Map()))
+const next = computed(() => nextOf(rows.value, ticks.done.value))
+const spanText = computed(() => {
+  const first = rows.value[0]?.startMin ?? 0
+  return t('clock.span', { time: timeOf(first), h: `${n(Math.floor(-first / 60))} h ${n(-first % 60)} min` })
+})
+function tick(id: string): void {
+  // What somebody works by does not change under their hands.
+  work.stop()
+  const placed = found.value?.get(id)
+  if (placed) ticks.tick(id, placed)
+}
+const find = (): void => work.find(ticks.placed())
+watch([() => day.service.value, tasks, ready], () => ready.value && find(), { immediate: true })
+</script>
+
+<template>
+  <div v-if="ready" class="clock" data-test="clock">
+    <section class="sheet side no-print">
+      <NuxtLink to="/plan" class="small">← {{ t('clock.back') }}</NuxtLink>
+      <h1>{{ t('clock.title') }}</h1>
+      <p class="quiet">{{ weekday(plan.day) }}, {{ calendarDay(plan.day) }}</p>
+      <PlanDayPicker :next="3" test="day" />
+      <ClockHours v-if="session.mayPlan" :service="day.service.value" :day="plan.day" :put="day.put" />
+    </section>
+    <section class="main">
+      <PlanUnsound />
+      <p v-if="work.day.value.missing.length" class="sheet caution" role="alert" data-test="clock-missing">
+        {{ t('clock.missing', { list: work.day.value.missing.map(madeName).join(', ') }) }}
+      </p>
+      <p v-if="!plan.lines.length" class="sheet quiet" data-test="clock-no-cups">{{ t('clock.noCups') }}</p>
+      <p v-else-if="day.ready.value && !day.service.value" class="sheet quiet" data-test="clock-no-hours">
+        {{ t('clock.noHours') }}
+      </p>
+      <ClockBlocked v-if="blocked" :blocked="blocked.blocked" :reliefs="blocked.reliefs" :task-of="taskOf" />
+      <p v-if="isOpen && rows.length" class="sheet quiet" data-test="clock-open">
+        {{ t('clock.isOpen', { time: timeOf(0) }) }}
+      </p>
+      <template v-if="found && problem && rows.length">
+        <ClockNext :row="next" :now-min="nowMin" :name-of="nameOf" :time-of="timeOf" @done="tick" @again="find" />
+        <article class="sheet stack">
+          <div class="spread">
+            <h2>{{ t('clock.rails') }}</h2>
+            <span v-if="work.busy.value" class="small" role="status"
+              >{{ t('clock.looking', { p: n(work.share.value * 100) }) }}
+              <v-btn size="small" height="44" data-test="stop-looking" @click="work.stop">{{
+                t('clock.stop')
+              }}</v-btn></span
+            >
+          </div>
+          <p class="small" data-test="clock-span">{{ spanText }}</p>
+          <ClockRails
+            :tasks="tasks"
+            :plan="found"
+            :problem="problem"
+            :now-min="nowMin"
+            :name-of="nameOf"
+            :time-of="timeOf"
+          />
+        </article>
+        <ClockList :rows="rows" :done="ticks.done.value" :name-of="nameOf" :time-of="timeOf" @undo="ticks.undo" />
+      </template>
+      <p class="small quiet no-print">{{ t('clock.why') }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.clock {
+  display: grid;
+  grid-template-columns: 340px minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+.side,
+.main {
+  display: grid;
+  gap: 14px;
+}
+@media (max-width: 900px) {
+  .clock {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .main {
+    order: -1;
+  }
+}
+@media print {
+  .clock,
+  .main {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+import { volumePerGram } from '../process'
+import { itemKey, type Evaluation } from '../recipe'
+import { TAP, type IngredientData } from '../substances'
+import { roundAmount } from '../units'
+import { gramsOf } from './pack'
+import type { LotUnit } from './rows'
+
+/** A lot that something can be taken out of. */
+export interface UsableLot {
+  id: string
+  /** as a recipe takes it: the key of an ingredient, or `prep:` and the id of the recipe */
+  item: string
+  unit: LotUnit
+  onHand: number
+  useBy: string | null
+  at: string
+  /** g that a mL of it weighs; null where it is by weight */
+  gPerMl: number | null
+}
+
+/**
+ * What so many times a standard takes out of which lots: first to expire first, then the oldest; what no lot has is
+ * left. Water comes out of the tap.
+ */
+export function usesFor(
+  standard: Evaluation,
+  times: number,
+  lots: readonly UsableLot[],
+): { lotId: string; amount: number }[] {
+  const left = new Map(lots.map((l) => [l.id, l.onHand]))
+  const out = new Map<string, number>()
+  const inOrder = [...lots].sort(
+    (a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at) || a.id.localeCompare(b.id),
+  )
+  for (const { item, mass } of standard.bill.own) {
+    const key = itemKey(item)
+    if (key === TAP) continue
+    let neededG = mass.value * times
+    for (const lot of inOrder) {
+      if (lot.item !== key || lot.unit === 'pieces' || neededG <= LEAST_G) continue
+      const gPer = lot.unit === 'mL' ? lot.gPerMl : 1
+      if (gPer === null) continue
+      const amount = roundAmount(Math.min(left.get(lot.id)!, neededG / gPer))
+      if (!(amount > 0)) continue
+      left.set(lot.id, left.get(lot.id)! - amount)
+      out.set(lot.id, (out.get(lot.id) ?? 0) + amount)
+      neededG -= amount * gPer
+    }
+  }
+  return [...out].map(([lotId, amount]) => ({ lotId, amount: roundAmount(amount) }))
+}
+const LEAST_G = 0.01
+
+/** g that a mL of an ingredient weighs, where it pours. */
+export const gPerMlOf = (data: IngredientData): number => gramsOf(1, 'mL', data)!
+/** The same of a prep, by its standard. */
+export const gPerMlOfPrep = ({ output }: Evaluation): number => 1 / volumePerGram(output)

@@ -1,0 +1,3 @@
+export * from './facts'
+export * from './claims'
+export * from './herbs'

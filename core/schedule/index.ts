@@ -1,0 +1,8 @@
+export * from './problem'
+export { latestPlan, type Blocked, type Made } from './serial'
+export * from './improve'
+export * from './tasks'
+export * from './relief'
+export * from './service'
+export * from './day'
+export * from './rows'

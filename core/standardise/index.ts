@@ -1,0 +1,2 @@
+export * from './bottle'
+export * from './label'

@@ -1,0 +1,2 @@
+export * from './series'
+export { valueIn, variedNumbers, variedWays, type Point, type Varied } from './varied'

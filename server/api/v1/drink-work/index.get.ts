@@ -1,0 +1,5 @@
+import { contract } from '#shared/contract'
+import { listWork } from '../../../menu/work'
+import { reads } from '../../../utils/route'
+
+export default reads(contract.work, (tx, { query }) => listWork(tx, query.recipe))

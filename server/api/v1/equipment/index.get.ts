@@ -1,0 +1,5 @@
+import { contract } from '#shared/contract'
+import { listEquipment } from '../../../platform/places'
+import { listed } from '../../../utils/listed'
+
+export default listed(contract.equipment, (tx) => listEquipment(tx))

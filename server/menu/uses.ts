@@ -1,0 +1,38 @@
+import type { Body, Reply } from '#shared/contract'
+import type { Read, Tx } from '../db/connect'
+import { Recipe, RecipeVersion, Stand, StandUse } from '../db/models'
+import { rowOf, rowsOf, type Row } from '../db/rows'
+import { save } from '../platform/documents'
+import { invalid, notFound } from '../platform/errors'
+import type { Who } from '../people/who'
+
+// Which standard of a drink a stand pours.
+
+const viewOf = (r: Row<typeof StandUse>) => ({
+  id: r.id,
+  standId: r.standId,
+  recipeId: r.recipeId,
+  versionId: r.versionId,
+  isServed: Boolean(r.isServed),
+  version: r.version,
+})
+export type Use = ReturnType<typeof viewOf>
+
+export const listUses = async (tx: Read): Promise<Use[]> =>
+  (await rowsOf(StandUse, { order: ['id'], transaction: tx })).map(viewOf)
+
+/** One for each stand and drink: who says it a second time, under another id, is told what there is. */
+export async function putUse(tx: Tx, id: string, body: Body<'putUse'>, who: Who): Promise<Reply<'putUse'>> {
+  const { standId, recipeId, versionId } = body
+  if (!(await Stand.count({ where: { id: standId }, transaction: tx }))) throw notFound('standId')
+  if (!(await Recipe.count({ where: { id: recipeId }, transaction: tx }))) throw notFound('recipeId')
+  if (versionId && !(await RecipeVersion.count({ where: { id: versionId, recipeId }, transaction: tx })))
+    throw invalid([{ field: 'versionId', code: 'standard-of-another' }])
+  const before = await rowOf(StandUse, { where: { standId, recipeId }, lock: tx.LOCK.UPDATE, transaction: tx })
+  const at = before?.id ?? id
+  return save(tx, who, 'stand-use', at, before && viewOf(before), body, (row) =>
+    before
+      ? StandUse.update(row, { where: { id: at }, transaction: tx })
+      : StandUse.create({ id: at, ...row }, { transaction: tx }),
+  )
+}
