@@ -2,12 +2,12 @@
 export function useKeys(on: { find: () => void; keys: () => void }): void {
   const stops = useStops()
   const router = useRouter()
-  const route = useRoute()
   /** where a walk that is still under way leads: the next key goes on from there */
   let going: { path: string } | null = null
   /** The stop before or after the one that is open; off the line, its ends. */
   function walk(by: 1 | -1): void {
-    const at = going?.path ?? route.path
+    // The router's own address: what a layout knows as its route is the page before, until the new one stands.
+    const at = going?.path ?? router.currentRoute.value.path
     const here = stops.value.findIndex((s) => at.startsWith(s.path))
     const to = here < 0 ? stops.value.at(by > 0 ? 0 : -1) : stops.value[here + by]
     if (!to) return

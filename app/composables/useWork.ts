@@ -1,7 +1,7 @@
 import type { Work, WorkBody } from '#shared/contract'
-import { withPendingWork } from '~/outbox/pending'
 import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
+import { useWorks } from '~/stores/work'
 import { uuid } from '~/utils/api'
 
 /**
@@ -9,41 +9,34 @@ import { uuid } from '~/utils/api'
  * @param isWanted whether who is here may read it at all
  */
 export function useWork(recipeId: string, isWanted: () => boolean = () => true) {
-  const outbox = useOutbox()
+  const works = useWorks()
   const session = useSession()
   const { ofError } = useSentence()
-  const answered = shallowRef<Work[]>([])
   const ready = ref(false)
   const said = ref('')
-  const rows = computed(() => withPendingWork(answered.value, outbox.overlay, recipeId, session.person?.name ?? ''))
+  const rows = computed(() => works.of(recipeId))
   const of = <K extends WorkBody['kind']>(kind: K) =>
     computed(() => rows.value.filter((w): w is Work & { body: Extract<WorkBody, { kind: K }> } => w.body.kind === kind))
   async function load(): Promise<void> {
     if (!isWanted()) return
     try {
-      answered.value = await outbox.read('work', { query: { recipe: recipeId } })
+      await works.load(recipeId)
     } catch (e) {
       // Without an answer there is what this tablet holds: new work can be put down all the same.
       said.value = ofError(e)
     }
     ready.value = true
   }
-  let last: Promise<unknown> = Promise.resolve()
   /**
-   * Puts a piece of work down, or what has become of it: one after the other, each from what the one before left, so
-   * that a note and the touch that ends it do not meet.
+   * Puts a piece of work down, or what has become of it. It shows at once, and what is put down next goes on from it:
+   * the outbox knows the version that it will have.
    * @returns whether it was taken
    */
-  function put(body: WorkBody, id: string): Promise<boolean> {
-    const mine = last.then(() => send(body, id))
-    last = mine
-    return mine
-  }
-  async function send(body: WorkBody, id: string): Promise<boolean> {
+  async function put(body: WorkBody, id: string): Promise<boolean> {
     const known = rows.value.find((w) => w.id === id)
     said.value = ''
     try {
-      await outbox.keep('putWork', {
+      await useOutbox().keep('putWork', {
         key: uuid(),
         params: { id },
         body: { recipeId, standId: known?.standId ?? session.stand!.id, body, version: known?.version ?? 0 },

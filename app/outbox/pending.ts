@@ -11,7 +11,7 @@ import {
 } from '#core/books'
 import { unitWeightG, type Handling } from '#core/yield'
 import type { RecipeDocument } from '#core/recipe'
-import type { Batch, BodyInput, Lot, PlanLine, Press, Recipe, Work } from '#shared/contract'
+import type { Batch, BodyInput, Lot, PlanLine, Press, Recipe, ServiceDay, Work } from '#shared/contract'
 import { FACTS, factOf, type Call, type Fact } from '#shared/facts'
 import type { Entry } from './tablet-db'
 
@@ -135,4 +135,18 @@ export function withPendingLines(
     ]
   }
   return out
+}
+
+/** Hours of a day as they were told last on this tablet, or as the server has them. */
+export function withPendingService(
+  service: ServiceDay | null,
+  entries: readonly Entry[],
+  standId: string,
+  day: string,
+): ServiceDay | null {
+  const told = entries.findLast((e) => {
+    const b = e.body as BodyInput<'putServiceDay'>
+    return e.route === 'putServiceDay' && b.standId === standId && b.day === day
+  })
+  return told ? { ...(told.body as Omit<ServiceDay, 'id'>), id: told.params.id! } : service
 }

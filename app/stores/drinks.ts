@@ -196,7 +196,7 @@ export const useDrinks = defineStore('drinks', () => {
     ready.value = false
   })
   async function load(): Promise<void> {
-    const shown = useOutbox().reading('putRecipe')
+    const shown = useOutbox().reading(['putRecipe'])
     const read = await useOutbox().read('recipes')
     signed.value.add(read.snapshots)
     answered.value = read.recipes

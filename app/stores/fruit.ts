@@ -199,7 +199,7 @@ export const useFruit = defineStore('fruit', () => {
   async function load(): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
-    const shown = useOutbox().reading(...FACT_ROUTES)
+    const shown = useOutbox().reading(FACT_ROUTES)
     const [l, p, b] = await Promise.all([
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),

@@ -12,7 +12,7 @@ import { useWho } from './who'
 
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
-const OVERLAID: readonly string[] = [...FACT_ROUTES, 'putRecipe', 'putPlanLine']
+const OVERLAID: readonly string[] = [...FACT_ROUTES, 'putRecipe', 'putWork', 'putPlanLine', 'putServiceDay']
 
 /** As it would be told today: what an earlier release put down is sent as it is, and shown so. */
 const ofToday = (e: Entry): Entry => ({ ...e, body: todaysBody(e.body) })
@@ -89,9 +89,10 @@ export const useOutbox = defineStore('outbox', () => {
   /**
    * Call before reading; the function it gives is called when the answer is shown, and what was delivered before is
    * then in it.
+   * @param isRead which of what these routes wrote the answer will have, where it is not all of it
    */
-  function reading(...routes: string[]): () => void {
-    const before = new Set(delivered.value.filter((e) => routes.includes(e.route)))
+  function reading(routes: readonly string[], isRead: (e: Entry) => boolean = () => true): () => void {
+    const before = new Set(delivered.value.filter((e) => routes.includes(e.route) && isRead(e)))
     // An older answer that was kept on the tablet does not have it yet.
     return () => {
       if (offlineSince.value === null) delivered.value = delivered.value.filter((e) => !before.has(e))

@@ -163,7 +163,7 @@ export const usePlan = defineStore('plan', () => {
     const stand = session.standId
     if (!stand) return
     day.value ||= today.value
-    const settled = useOutbox().reading('putPlanLine')
+    const settled = useOutbox().reading(['putPlanLine'])
     const [shown, now, next] = await Promise.all([
       useOutbox().read('plan', { query: { stand, day: day.value } }),
       useOutbox().read('plan', { query: { stand, day: today.value } }),

@@ -1,7 +1,13 @@
 import { INGREDIENTS } from '../../core/substances'
 import { newDrink, withLayer, withVolume } from '../../core/recipe'
 import { rowId, type Shelf } from '../../core/books'
-import { withPending, withPendingLines, withPendingRecipes } from '../../app/outbox/pending'
+import {
+  withPending,
+  withPendingLines,
+  withPendingRecipes,
+  withPendingService,
+  withPendingWork,
+} from '../../app/outbox/pending'
 import { actOf, differences } from '../../app/utils/history'
 import { madeBy, withMoment } from '../../shared/facts'
 import type { Entry } from '../../app/outbox/tablet-db'
@@ -176,6 +182,18 @@ describe('what is not sent yet', () => {
     expect(withPendingRecipes([recipe], [put('r', 4)])[0]).toMatchObject({ name: 'New', sellPrice: 3, version: 4 })
     expect(withPendingRecipes([recipe], [put('s', 0)]).map((r) => r.name)).toEqual(['Old', 'New'])
     expect(withPendingRecipes([recipe], [put('gone', 3)])).toHaveLength(1)
+  })
+  it('work on a drink shows as it was put down last, with the version to go on from; so do the hours of a day', () => {
+    const note = (version: number, text: string) =>
+      entry('putWork', { recipeId: 'r', standId: STAND, body: { kind: 'original', text }, version }, { id: 'w' })
+    const [row, ...more] = withPendingWork([], [note(1, 'first'), note(2, 'second')], 'r', 'Ana')
+    expect([row, more]).toMatchObject([{ id: 'w', by: 'Ana', version: 2, body: { text: 'second' } }, []])
+    expect(withPendingWork([], [note(1, 'first')], 'another', 'Ana')).toEqual([])
+    const hours = { id: 'h', standId: STAND, day: '2026-01-02', opensAt: '10:00', closesAt: '16:00', shifts: [] }
+    const told = entry('putServiceDay', { ...hours, id: undefined, opensAt: '09:00', version: 3 }, { id: 'h' })
+    const on = (day: string) => withPendingService({ ...hours, version: 3 }, [told], STAND, day)
+    expect([on('2026-01-02')?.opensAt, on('2026-01-03')?.opensAt]).toEqual(['09:00', '10:00'])
+    expect(on('2026-01-02')?.id).toBe('h')
   })
 })
 
