@@ -1,4 +1,4 @@
-import type { HistoryRow } from '#shared/contract'
+import type { BodyInput, HistoryRow } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
 import { useOutbox } from '~/stores/outbox'
@@ -41,7 +41,7 @@ export function useBringBack() {
       return drinks.load()
     }
     if (row.entity === 'plan-line') {
-      const line = before as unknown as { standId: string; day: string; recipeId: string; cups: number }
+      const line = before as unknown as BodyInput<'putPlanLine'>
       const now = (await api('plan', { query: { stand: line.standId, day: line.day } })).find(
         (l) => l.recipeId === line.recipeId,
       )
@@ -53,6 +53,9 @@ export function useBringBack() {
           day: line.day,
           recipeId: line.recipeId,
           cups: line.cups,
+          sizes: line.sizes ?? [],
+          expected: line.expected ?? null,
+          spread: line.spread ?? null,
           version: now?.version ?? 0,
         },
       })

@@ -15,7 +15,6 @@ import {
 } from '#core/schedule'
 import { gPerMlOf } from '#core/books'
 import { scaledDocument } from '#core/recipe'
-import { withLoss } from '#core/scale'
 import type { ScheduleAsk, ScheduleSaid } from '~/workers/schedule'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
@@ -42,7 +41,7 @@ export function useDayPlan(service: () => Service | null) {
       id: s.recipe.id,
       cup: s.evaluation,
       batch: s.batch.evaluation,
-      cups: s.line.cups * withLoss(session.stand?.lossShare ?? 0),
+      cups: s.batch.factor.value,
     })),
   )
   const prepOf = (id: string) => {

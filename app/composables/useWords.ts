@@ -1,6 +1,6 @@
 import { useI18n } from 'vue-i18n'
 
-/** Words that only some pages need: the Lab's, templates, preps, a pasted recipe, work on a drink, the clock. */
+/** Words that only some pages need: the Lab's, templates, preps, a pasted recipe, work on a drink, the clock, what will be served. */
 const FETCHED = {
   en: {
     lab: () => import('~/i18n/en/lab').then((m) => m.lab),
@@ -9,6 +9,7 @@ const FETCHED = {
     paste: () => import('~/i18n/en/paste').then((m) => m.paste),
     balance: () => import('~/i18n/en/balance').then((m) => m.balance),
     clock: () => import('~/i18n/en/clock').then((m) => m.clock),
+    service: () => import('~/i18n/en/service').then((m) => m.service),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -17,6 +18,7 @@ const FETCHED = {
     paste: () => import('~/i18n/es/paste').then((m) => m.paste),
     balance: () => import('~/i18n/es/balance').then((m) => m.balance),
     clock: () => import('~/i18n/es/clock').then((m) => m.clock),
+    service: () => import('~/i18n/es/service').then((m) => m.service),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

@@ -9,6 +9,7 @@ import {
   type Shelf,
   type State,
 } from '#core/books'
+import { cupsInAll } from '#core/scale'
 import { unitWeightG, type Handling } from '#core/yield'
 import type { RecipeDocument } from '#core/recipe'
 import type { Batch, BodyInput, Lot, PlanLine, Press, Recipe, ServiceDay, Work } from '#shared/contract'
@@ -115,6 +116,14 @@ export function withPendingWork(
   return out
 }
 
+/** A line as it waits; what an earlier release put down says nothing of sizes. */
+const lineOf = (id: string, b: BodyInput<'putPlanLine'>): PlanLine => ({
+  ...b,
+  id,
+  sizes: b.sizes ?? [],
+  expected: b.expected ?? null,
+  spread: b.spread ?? null,
+})
 /** Plan lines of a day with those that wait laid over them. */
 export function withPendingLines(
   lines: readonly PlanLine[],
@@ -127,12 +136,7 @@ export function withPendingLines(
     if (e.route !== 'putPlanLine') continue
     const b = e.body as BodyInput<'putPlanLine'>
     if (b.standId !== standId || b.day !== day) continue
-    out = [
-      ...out.filter((l) => l.id !== e.params.id),
-      ...(b.cups > 0
-        ? [{ id: e.params.id!, standId, day, recipeId: b.recipeId, cups: b.cups, version: b.version }]
-        : []),
-    ]
+    out = [...out.filter((l) => l.id !== e.params.id), ...(cupsInAll(b) > 0 ? [lineOf(e.params.id!, b)] : [])]
   }
   return out
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { cupsInAll } from '#core/scale'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
@@ -20,7 +21,7 @@ watch(
   },
 )
 const lineOf = (recipeId: string) => plan.lines.find((l) => l.recipeId === recipeId)
-const cups = computed(() => plan.lines.reduce((s, l) => s + l.cups, 0))
+const cups = computed(() => plan.lines.reduce((s, l) => s + cupsInAll(l), 0))
 const scaleMl = computed(() => Math.max(1, ...plan.sheets.map((s) => s.fit?.vessel.capacityMl ?? 0)))
 /** What is bought beside fruit, by name. */
 const others = computed(() =>
@@ -29,6 +30,7 @@ const others = computed(() =>
     .map((g) => name(g.key))
     .join(', '),
 )
+const lastWeek = useLastWeek()
 const print = (): void => window.print()
 </script>
 
@@ -40,6 +42,12 @@ const print = (): void => window.print()
       <p v-if="!drinks.drinks.length" class="quiet" data-test="empty">
         {{ t('plan.noDrinks') }} <NuxtLink to="/drinks">{{ t('drinks.title') }}</NuxtLink>
       </p>
+      <div v-if="session.mayPlan && drinks.drinks.length" class="spread">
+        <v-btn variant="text" data-test="last-week" :loading="lastWeek.busy.value" @click="lastWeek.take">{{
+          t('plan.lastWeek')
+        }}</v-btn>
+        <span class="small" role="status">{{ lastWeek.said.value }}</span>
+      </div>
       <ul class="list">
         <PlanCupsLine
           v-for="d in drinks.drinks"

@@ -54,6 +54,7 @@ const standFields = computed((): FieldSpec[] => {
     field('sipMin', 'number', { unit: 'min' }),
     field('roomC', 'number', { unit: '°C' }),
     field('lossShare', 'number', { unit: '%', times: 100 }),
+    field('leftMl', 'number', { unit: 'mL' }),
     field('massStepG', 'number', { unit: 'g' }),
     field('volumeStepMl', 'number', { unit: 'mL' }),
     field('bench', 'text', { optional: true }),

@@ -163,10 +163,11 @@ export const useDrinks = defineStore('drinks', () => {
     }
   })
 
-  const cupOf = (doc: RecipeDocument) => catalogue.cups.find((c) => c.id === doc.serve?.cupId) ?? catalogue.cups[0]
+  const cupOf = ({ serve }: Pick<RecipeDocument, 'serve'>) =>
+    catalogue.cups.find((c) => c.id === serve?.cupId) ?? catalogue.cups[0]
 
-  function itemsOf(doc: RecipeDocument): CupItem[] {
-    const cup = cupOf(doc)
+  function itemsOf(served: Pick<RecipeDocument, 'serve'>): CupItem[] {
+    const cup = cupOf(served)
     return cup
       ? [
           { key: 'cup', eachPrice: cup.cupPrice ?? 0 },
@@ -186,7 +187,8 @@ export const useDrinks = defineStore('drinks', () => {
   /** What a batch costs that fills so many cups. */
   function costOfBatch(doc: RecipeDocument, batch: Batch): Cost | null {
     const book = priceBook.value
-    return book && doc.serve ? batchCost(batch.evaluation, doc.serve, batch.cups, itemsOf(doc), book) : null
+    const served = batch.servings.map((s) => ({ ...s, items: itemsOf(s) }))
+    return book && doc.serve ? batchCost(batch.evaluation, served, book) : null
   }
 
   onForget(() => {

@@ -2,12 +2,12 @@ import { defineStore } from 'pinia'
 import { dayOf, shiftDay } from '#core/time'
 import { goodsKey } from '#core/books'
 import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
-import { fitVessel, scaleToCups, type Batch, type VesselFit } from '#core/scale'
+import { cupsInAll, fitVessel, scaleToCups, type Batch, type Losses, type VesselFit } from '#core/scale'
 import type { Cost } from '#core/cost'
 import { ProcessLimit } from '#core/process'
 import type { Evaluation, RecipeDocument } from '#core/recipe'
 import { quotient, sum } from '#core/figures'
-import type { PlanLine, Recipe } from '#shared/contract'
+import type { PlanLine, Recipe, Stand } from '#shared/contract'
 import { withPendingLines } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
@@ -35,6 +35,12 @@ export const perCup = ({ cost, batch }: Sheet): Known | null =>
     total: cost.total && quotient('cost-of-cup', 'money', cost.total, batch.cups),
     known: quotient('cost-of-cup', 'money', cost.known, batch.cups),
   }
+
+/** What a stand loses of what it makes. */
+export const lossesOf = (stand: Stand | undefined): Losses => ({
+  lossShare: stand?.lossShare ?? 0,
+  leftMl: stand?.leftMl,
+})
 
 /** A planned line that cannot be worked out, and why. */
 export interface Unsound {
@@ -68,7 +74,7 @@ export const usePlan = defineStore('plan', () => {
   const tomorrow = computed(() => (today.value ? shiftDay(today.value, 1) : ''))
   const linesToday = computed(() => over(answered.value.today, today.value))
   const linesTomorrow = computed(() => over(answered.value.tomorrow, tomorrow.value))
-  const cupsToday = computed(() => linesToday.value.reduce((n, l) => n + l.cups, 0))
+  const cupsToday = computed(() => linesToday.value.reduce((n, l) => n + cupsInAll(l), 0))
 
   /** A line as a batch, or why it cannot be one. */
   function sheetOf(line: PlanLine): Sheet | Unsound {
@@ -84,7 +90,7 @@ export const usePlan = defineStore('plan', () => {
     try {
       const steps = { massStepG: stand.massStepG, volumeStepMl: stand.volumeStepMl }
       const scaled = (of: RecipeDocument): Evaluation => drinks.evaluateOrThrow({ document: of, context })
-      const batch = scaleToCups(evaluation, scaled, { cups: line.cups, lossShare: stand.lossShare, steps })
+      const batch = scaleToCups(evaluation, scaled, { ...line, ...lossesOf(stand), steps })
       const cost = drinks.costOfBatch(document, batch)
       const fit = fitVessel(
         batch.rounded.volume,
@@ -97,7 +103,9 @@ export const usePlan = defineStore('plan', () => {
       return e instanceof ProcessLimit ? { line, name: recipe.name, why: e } : unsound('recipe-unsound')
     }
   }
-  const made = computed(() => (session.stand && drinks.ready ? lines.value.filter((l) => l.cups > 0).map(sheetOf) : []))
+  const made = computed(() =>
+    session.stand && drinks.ready ? lines.value.filter((l) => cupsInAll(l) > 0).map(sheetOf) : [],
+  )
   const sheets = computed(() => made.value.filter((m): m is Sheet => 'batch' in m))
   /** Lines that no batch can be made of: said, so that the rest is not taken for all. */
   const unsound = computed(() => made.value.filter((m): m is Unsound => 'why' in m))
@@ -144,9 +152,9 @@ export const usePlan = defineStore('plan', () => {
   /** Cups that are filled, by what they are called: one of each, with its lid and straw. */
   const pieces = computed(() => {
     const count = new Map<string, number>()
-    for (const s of sheets.value) {
-      const cup = drinks.cupOf(s.document)?.id
-      if (cup) count.set(cup, (count.get(cup) ?? 0) + s.line.cups)
+    for (const serving of sheets.value.flatMap((s) => s.batch.servings)) {
+      const cup = drinks.cupOf(serving)?.id
+      if (cup) count.set(cup, (count.get(cup) ?? 0) + serving.cups.value)
     }
     return [...count].map(([id, n]) => ({
       name: catalogue.cups.find((c) => c.id === id)?.name ?? '',

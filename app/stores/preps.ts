@@ -2,12 +2,12 @@ import { defineStore } from 'pinia'
 import { gPerMlOf, gPerMlOfPrep, type UsableLot } from '#core/books'
 import { isGoodOn, prepNeeds, standingOf, useByOf, type Standing, type UseBy } from '#core/preps'
 import type { Evaluation } from '#core/recipe'
-import { withLoss } from '#core/scale'
+import { timesOrNone } from '#core/scale'
 import type { Lot, PlanLine, Recipe } from '#shared/contract'
 import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
-import { usePlan } from './plan'
+import { lossesOf, usePlan } from './plan'
 import { useSession } from './session'
 
 /** A prep on its shelf: what is there of it, and what the plan asks of it. */
@@ -36,12 +36,12 @@ export const usePreps = defineStore('preps', () => {
     return out
   })
   function needs(lines: readonly PlanLine[]): Map<string, number> {
-    const loss = withLoss(session.stand?.lossShare ?? 0)
+    const losses = lossesOf(session.stand)
     return prepNeeds(
       lines.flatMap((l) => {
         const recipe = drinks.byId.get(l.recipeId)
         const evaluation = recipe && drinks.evaluate(drinks.served(recipe)).evaluation
-        return evaluation ? [{ evaluation, times: l.cups * loss }] : []
+        return evaluation ? [{ evaluation, times: timesOrNone(evaluation, { ...l, ...losses }) }] : []
       }),
     )
   }

@@ -209,7 +209,7 @@ describe('what a making costs', () => {
       lossShare: 0,
       steps: { massStepG: 1, volumeStepMl: 5 },
     })
-    const batch = batchCost(evaluation, doc.serve!, cups, [{ key: 'cup', eachPrice: 0.1 }], melon)
+    const batch = batchCost(evaluation, [{ serve: doc.serve!, cups, items: [{ key: 'cup', eachPrice: 0.1 }] }], melon)
     const one = cupCost(cup, doc.serve!, [{ key: 'cup', eachPrice: 0.1 }], melon)
     const handMin = evaluation.handMin + 40 * 0.5
     expect(batch.total!.value).toBeCloseTo(40 * 0.3 * 1.5 + 40 * 0.1 + handMin * 0.2, 9)

@@ -69,17 +69,32 @@ export function cupCost(evaluation: Evaluation, serve: Serve, items: readonly Cu
   return added(inOrder(making, servingLines(serve, null, items, book, missing)), missing, 'cost-of-cup')
 }
 
+/** Cups of a batch that are served alike, and what each of them uses up. */
+export interface ServedCups {
+  serve: Serve
+  cups: Figure
+  items: readonly CupItem[]
+}
+
 /** What a batch costs that fills so many cups: its own making, and the serving of every cup. */
-export function batchCost(
-  batch: Evaluation,
-  serve: Serve,
-  cups: Figure,
-  items: readonly CupItem[],
-  book: PriceBook,
-): Cost {
+export function batchCost(batch: Evaluation, served: readonly ServedCups[], book: PriceBook): Cost {
   const missing: Missing = new Set()
-  const making = makingCost(batch, book, missing, [pourMinutes(serve, cups)])
-  return added(inOrder(making, servingLines(serve, cups, items, book, missing)), missing, 'cost-of-cups')
+  const pouring = served.map(({ serve, cups }) => pourMinutes(serve, cups))
+  const making = makingCost(batch, book, missing, pouring)
+  const serving = served.flatMap(({ serve, cups, items }) => servingLines(serve, cups, items, book, missing))
+  return added(inOrder(making, together(serving)), missing, 'cost-of-cups')
+}
+
+/** One line of each thing, however many sizes take it. */
+function together(lines: readonly CostLine[]): CostLine[] {
+  const byKey = new Map<string, CostLine[]>()
+  for (const l of lines) byKey.set(`${l.kind} ${l.key}`, [...(byKey.get(`${l.kind} ${l.key}`) ?? []), l])
+  return [...byKey.values()].map((same) => {
+    const [first] = same
+    const costs = same.flatMap((l) => l.cost ?? [])
+    if (same.length === 1 || costs.length < same.length) return first!
+    return { ...first!, cost: sum('cost-of', 'money', costs, { name: first!.key }) }
+  })
 }
 
 /** What is in it first, then what it is served with, then work. */

@@ -5,6 +5,9 @@ declare module 'jstat' {
     cdf(x: number, dof: number): number
     pdf(x: number, dof: number): number
   }
-  const jStat: { studentt: Distribution }
+  interface Normal {
+    inv(p: number, mean: number, deviation: number): number
+  }
+  const jStat: { studentt: Distribution; normal: Normal }
   export default jStat
 }

@@ -4,3 +4,5 @@ import jStat from 'jstat'
 export const tQuantile = (p: number, dof: number): number => jStat.studentt.inv(p, dof)
 export const tBelow = (t: number, dof: number): number => jStat.studentt.cdf(t, dof)
 export const tDensity = (t: number, dof: number): number => jStat.studentt.pdf(t, dof)
+/** The standard normal distribution. @param p above 0 and below 1 */
+export const normalQuantile = (p: number): number => jStat.normal.inv(p, 0, 1)

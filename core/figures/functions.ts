@@ -16,6 +16,7 @@ import {
 } from '../process/kinetics'
 import { lacticFrom } from '../process/culture'
 import { iceMeltedG, temperatureAfterMeltC } from '../substances/ice'
+import { enoughCups } from '../demand/enough'
 import { roundToStep, roundUpToStep } from '../units/round'
 import { mean } from 'simple-statistics'
 
@@ -45,6 +46,7 @@ export const FUNCTIONS = {
   'round-to-step': roundToStep,
   'round-up-to-step': roundUpToStep,
   'round-up': (value: number) => Math.ceil(value - 1e-9),
+  'enough-cups': enoughCups,
   least: (...values: number[]) => Math.min(...values),
   'at-least-zero': (value: number) => Math.max(0, value),
   mean: (...values: number[]) => mean(values),

@@ -1,4 +1,5 @@
 import { pricePerKg } from '../cost/price'
+import { cupsInAll, type CupsAsk } from '../scale/servings'
 import { roundAmount, settledTake } from '../units'
 import type { Finding, Findings } from './verdict'
 import { evaluateReceipt, HANDLING_BOUNDS, SCALE_G, type OwnHandling, type Receipt, type ReceiptInput } from '../yield'
@@ -102,6 +103,30 @@ export function checkCups(cups: number): Findings {
   if (Number.isFinite(cups) && !Number.isInteger(cups))
     found.limits.push({ code: 'cups-not-whole', field: 'cups', numbers: { value: cups } })
   else positive(found, 'cups', cups, MOST_CUPS, 'cups')
+  return found
+}
+
+/** A line of a plan: cups in the usual cup and in other sizes, and what somebody expects to sell. */
+export interface PlannedCups extends CupsAsk {
+  /** cups that are sold on such a day, where that is not what is made */
+  expected?: number | null
+  /** give or take so many of them */
+  spread?: number | null
+}
+/** Cups of a drink for a day, of one size at least; how many are expected, and how sure that is. */
+export function checkPlanned(line: PlannedCups): Findings {
+  const found = none()
+  const whole = (field: string, value: number | null | undefined): void => {
+    if (value) found.limits.push(...checkCups(value).limits.map((l) => ({ ...l, field })))
+  }
+  for (const s of line.sizes ?? []) whole(`size-${s.cupId}`, s.cups)
+  if (cupsInAll(line) === 0) found.limits.push(...checkCups(0).limits)
+  else whole('cups', line.cups)
+  whole('expected', line.expected)
+  whole('spread', line.spread)
+  const [expected, spread] = [line.expected ?? 0, line.spread ?? 0]
+  if (spread > 0 && !(spread <= expected))
+    found.limits.push({ code: 'spread-too-wide', field: 'spread', numbers: { spread, expected } })
   return found
 }
 

@@ -3,6 +3,7 @@ import { evaluatePress, fruitYield, handbookYield, pressFigures } from '../yield
 import { massG } from '../process'
 import {
   checkCups,
+  checkPlanned,
   checkHandling,
   checkLook,
   checkBase,
@@ -208,6 +209,16 @@ it.each([
   [NaN, ['cups:amount-not-a-number']],
   [9999, ['cups:cups-too-much']],
 ])('%d cups', (n, expected) => expect(codes(checkCups(n as number))).toEqual(expected))
+
+it.each([
+  [{ cups: 40 }, []],
+  [{ cups: 0, sizes: [{ cupId: 'big', cups: 12 }] }, []],
+  [{ cups: 0, sizes: [{ cupId: 'big', cups: 0 }] }, ['cups:cups-not-positive']],
+  [{ cups: 40, sizes: [{ cupId: 'big', cups: 1.5 }] }, ['size-big:cups-not-whole']],
+  [{ cups: 40, expected: 36, spread: 36 }, []],
+  [{ cups: 40, expected: 36, spread: 37 }, ['spread:spread-too-wide']],
+  [{ cups: 40, expected: -1, spread: null }, ['expected:cups-not-positive']],
+])('planned: %j', (line, expected) => expect(codes(checkPlanned(line))).toEqual(expected))
 
 describe('what is done with a lot', () => {
   const found = (limits: { code: string; field: string }[]) => limits.map((l) => `${l.field}:${l.code}`)

@@ -11,6 +11,7 @@ import {
   type MixFigures,
   type RecipeDocument,
 } from '../recipe'
+import { timesOf, type CupsAsk, type Losses, type Serving } from './servings'
 
 /** What the amounts of a batch are rounded to: the stand's scale and jug. */
 export interface RoundingSteps {
@@ -18,10 +19,7 @@ export interface RoundingSteps {
   volumeStepMl: number
 }
 
-export interface BatchAsk {
-  cups: number
-  /** poured away, tasted and left in the pipe, as a share of what is sold */
-  lossShare: number
+export interface BatchAsk extends CupsAsk, Losses {
   steps: RoundingSteps
 }
 
@@ -35,7 +33,10 @@ export interface BatchRow {
 }
 
 export interface Batch {
+  /** as many usual cups as hold what is served */
   cups: Figure
+  /** how they are served, size by size */
+  servings: readonly Serving[]
   litres: Figure
   /** how many times the recipe */
   factor: Figure
@@ -50,9 +51,6 @@ export interface Batch {
   takes: readonly BillTake[]
 }
 
-/** How many times what is sold is made, with what is lost on the way. @param lossShare of what is sold */
-export const withLoss = (lossShare: number): number => 1 + lossShare
-
 /**
  * Cups to a batch: the document for so many, evaluated; amounts rounded to scale and jug, and what the rounding did.
  * @param cup the recipe for one cup
@@ -60,9 +58,7 @@ export const withLoss = (lossShare: number): number => 1 + lossShare
  * @throws ProcessLimit where that much of it cannot be made as written
  */
 export function scaleToCups(cup: Evaluation, evaluate: (doc: RecipeDocument) => Evaluation, ask: BatchAsk): Batch {
-  const cups = given('cups', ask.cups, 'cups', 'measured', 'source.plan')
-  const timesLoss = given('with-loss', withLoss(ask.lossShare), '1', 'default', 'source.stand')
-  const times = product('batch-factor', '1', [cups, timesLoss])
+  const { servings, cups, times } = timesOf(cup, ask)
   const evaluation = evaluate(scaledDocument(cup.document, times.value))
   const rows = evaluation.layers.map((layer, i): BatchRow => {
     const unit = pouredByVolume(layer) ? 'mL' : 'g'
@@ -77,7 +73,6 @@ export function scaleToCups(cup: Evaluation, evaluate: (doc: RecipeDocument) => 
     )
     return { layer, unit, exact, rounded: call('rounded', unit, 'round-to-step', [exact, step], { name: layer.key }) }
   })
-  const { serve } = cup.document
   const roundedParts = evaluation.parts.map((part, i) => {
     const row = rows[i]!
     const density = quotient('density-of', 'g/mL', row.layer.mass, row.layer.volume, part.params)
@@ -88,6 +83,7 @@ export function scaleToCups(cup: Evaluation, evaluate: (doc: RecipeDocument) => 
   const rounded = mixFigures(roundedParts, evaluation.jug.temp, evaluation.output)
   return {
     cups,
+    servings,
     factor: times,
     rows,
     rounded,
@@ -95,7 +91,7 @@ export function scaleToCups(cup: Evaluation, evaluate: (doc: RecipeDocument) => 
     jug: evaluation.jug,
     litres: quotient('batch-volume', 'L', evaluation.jug.volume, factor(1000)),
     brixShift: difference('brix-shift', '°Bx', rounded.brix, evaluation.jug.brix),
-    takes: [...evaluation.bill.takes, ...(serve ? serveTakes(serve, ask.cups) : [])],
+    takes: [...evaluation.bill.takes, ...servings.flatMap((s) => serveTakes(s.serve, s.cups.value))],
   }
 }
 

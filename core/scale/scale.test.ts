@@ -15,7 +15,7 @@ import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
 import { predict, quantile } from '../evidence'
 import { predictYield } from '../yield/prediction'
-import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups, type Batch } from '.'
+import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups, timesOrNone, type Batch } from '.'
 
 const context = shippedContext({ syrup: newSyrup() })
 const drink = withServe(
@@ -57,6 +57,36 @@ it('a prep opens into its makings', () => {
   const row = batch.rows.find((r) => r.layer.key === 'prep:syrup')!
   const parts = prepAmounts(row.layer, evaluateRecipe(newSyrup(), context))
   expect(parts.reduce((s, p) => s + p.massG.value, 0)).toBeCloseTo(row.layer.mass.value, 6)
+})
+
+describe('a day of several sizes', () => {
+  const sized = withServe(drink, { iceG: 100, sizes: [{ cupId: 'big', drinkMl: 450, iceG: 180 }] })
+  const within = (ask: object) =>
+    scaleToCups(evaluateRecipe(sized, context), (d) => evaluateRecipe(d, context), {
+      cups: 20,
+      lossShare: 0.03,
+      steps,
+      ...ask,
+    })
+  it('20 usual cups and 10 half as big again are 35 cups, with ice of their own', () => {
+    const batch = within({ sizes: [{ cupId: 'big', cups: 10 }] })
+    expect(batch.factor.value).toBeCloseTo(35 * 1.03, 9)
+    expect(batch.servings.map((s) => [s.serve.cupId, s.cups.value])).toEqual([
+      [null, 20],
+      ['big', 10],
+    ])
+    const ice = batch.takes.filter((t) => t.key === 'ice').reduce((g, t) => g + t.massG, 0)
+    expect(ice).toBe(20 * 100 + 10 * 180)
+  })
+  it('what is tasted and left in the tap is made too, and lost only once', () =>
+    expect(within({ leftMl: 600 }).factor.value).toBeCloseTo(20 * 1.03 + 2, 9))
+  it('a size that is gone is refused; none of its cups are none', () => {
+    expect(() => within({ sizes: [{ cupId: 'gone', cups: 4 }] })).toThrow('size-gone')
+    expect(within({ sizes: [{ cupId: 'gone', cups: 0 }] }).factor.value).toBeCloseTo(20.6, 9)
+    expect(
+      timesOrNone(evaluateRecipe(sized, context), { cups: 1, lossShare: 0, sizes: [{ cupId: 'x', cups: 1 }] }),
+    ).toBe(0)
+  })
 })
 
 describe('vessels', () => {

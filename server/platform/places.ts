@@ -27,6 +27,7 @@ const standView = (r: Row<typeof Stand>): StandRow => ({
   roomC: toNumber(r.roomC),
   sipMin: toNumber(r.sipMin),
   lossShare: toNumber(r.lossShare),
+  leftMl: toNumber(r.leftMl),
   massStepG: toNumber(r.massStepG),
   volumeStepMl: toNumber(r.volumeStepMl),
 })
@@ -86,6 +87,7 @@ export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: 
         gasPerKwh: said(body.gasPerKwh, before.gasPerKwh),
         roomC: body.roomC ?? before.roomC,
         sipMin: body.sipMin ?? before.sipMin,
+        leftMl: body.leftMl ?? before.leftMl,
         bench: body.bench === undefined ? before.bench : body.bench || null,
       },
       { where: { id }, transaction: tx },

@@ -1,10 +1,24 @@
+import { MOST_SIZES } from '#core/recipe/document'
 import { MOST_SHIFTS } from '#core/schedule/service'
 import { ROUTES } from '../routes'
 import { byId, day, endpoint, id, made, name, version, z, type Endpoint } from './endpoint'
 
 // Cups planned for a day, when the stand opens on it, and who is there.
 
-export const planLine = z.object({ id, standId: id, day, recipeId: id, cups: z.number().int(), version })
+/** Cups in another cup than the usual one. */
+const sizeCups = z.strictObject({ cupId: id, cups: z.number() })
+export const planLine = z.object({
+  id,
+  standId: id,
+  day,
+  recipeId: id,
+  cups: z.number().int(),
+  sizes: z.array(sizeCups),
+  /** cups that are sold on such a day, and give or take how many; null where nobody said */
+  expected: z.number().int().nullable(),
+  spread: z.number().int().nullable(),
+  version,
+})
 export type PlanLine = z.infer<typeof planLine>
 
 /** HH:MM where the stand is; what is no time of the clock is said by the core. */
@@ -30,9 +44,18 @@ export const PLAN = {
   }),
   putPlanLine: endpoint({
     ...ROUTES.putPlanLine,
-    summary: 'Make (version 0) or change a plan line; no cups takes it off',
+    summary: 'Make (version 0) or change a plan line; no cups of any size take it off',
     params: byId,
-    body: z.object({ standId: id, day, recipeId: id, cups: z.number(), version }),
+    body: z.object({
+      standId: id,
+      day,
+      recipeId: id,
+      cups: z.number(),
+      sizes: z.array(sizeCups).max(MOST_SIZES).default([]),
+      expected: z.number().nullable().default(null),
+      spread: z.number().nullable().default(null),
+      version,
+    }),
     reply: made,
   }),
   serviceDay: endpoint({

@@ -41,6 +41,8 @@ export const stand = z.object({
   roomC: z.number().min(0).max(50).optional(),
   sipMin: z.number().min(1).max(180).optional(),
   lossShare: z.number().min(0).max(0.5),
+  /** mL of each drink that are tasted, and stay in tap and pipe */
+  leftMl: z.number().min(0).max(20_000).optional(),
   massStepG: z.number().min(0.1).max(1000),
   volumeStepMl: z.number().min(0.5).max(1000),
   /** what amounts are typed and shown in */

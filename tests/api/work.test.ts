@@ -205,7 +205,18 @@ describe('writes that meet', () => {
     expect((await put(first, 40)).status).toBe(200)
     expect((await put(uuid(), 50)).body).toMatchObject({ code: 'stale', current: { cups: 40 } })
     expect(codesOf(await put(first, 2.5, 1))).toEqual(['cups:cups-not-whole'])
-    expect((await put(first, 0, 1)).status).toBe(200)
+    const sizes = [{ cupId: uuid(), cups: 6 }]
+    const more = (over: object) =>
+      owner.call('putPlanLine', {
+        params: { id: first },
+        body: { standId: stand, day: '2026-12-01', recipeId, cups: 0, sizes, version: 1, ...over },
+      })
+    expect(codesOf(await more({ expected: 30, spread: 31 }))).toEqual(['spread:spread-too-wide'])
+    expect((await more({ expected: 30, spread: 8 })).status).toBe(200)
+    expect((await owner.call('plan', { query: { stand, day: '2026-12-01' } })).body).toMatchObject([
+      { cups: 0, sizes, expected: 30, spread: 8 },
+    ])
+    expect((await put(first, 0, 2)).status).toBe(200)
     expect((await owner.call('plan', { query: { stand, day: '2026-12-01' } })).body).toEqual([])
   })
   it('hours of a day are one, whoever says them first; what is no time is named', async () => {

@@ -153,7 +153,8 @@ describe('what is not sent yet', () => {
   it('costs nothing known when no price was typed', () =>
     expect(over([weighIn({ price: null }), press()]).presses[0]!.fruitCost).toBeNull())
   it('plan lines replace, add and take off', () => {
-    const line = { id: 'l1', standId: STAND, day: '2026-01-02', recipeId: 'r', cups: 40, version: 2 }
+    const USUAL = { sizes: [], expected: null, spread: null }
+    const line = { id: 'l1', standId: STAND, day: '2026-01-02', recipeId: 'r', cups: 40, ...USUAL, version: 2 }
     const put = (id: string, cups: number) =>
       entry('putPlanLine', { standId: STAND, day: '2026-01-02', recipeId: 'r', cups, version: 2 }, { id })
     expect(withPendingLines([line], [put('l1', 60)], STAND, '2026-01-02').map((l) => l.cups)).toEqual([60])

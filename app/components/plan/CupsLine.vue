@@ -1,81 +1,58 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { checkCups } from '#core/limits'
 import type { PlanLine, Recipe } from '#shared/contract'
 import { useDrinks } from '~/stores/drinks'
-import { usePlan } from '~/stores/plan'
-import { useOutbox } from '~/stores/outbox'
 import { useSession } from '~/stores/session'
-import { ApiProblem, uuid } from '~/utils/api'
 
-// Cups of one drink for the day: typed, saved when left.
+// Cups of one drink for the day: typed, saved when left. Other sizes and what is expected are folded away under it.
 const props = defineProps<{ recipe: Recipe; line: PlanLine | undefined }>()
 const { t } = useI18n()
-const { ofCode, ofError } = useSentence()
-const plan = usePlan()
 const session = useSession()
 const poured = computed(() => useDrinks().pouredOf(props.recipe))
-const text = ref(props.line ? String(props.line.cups) : '')
-const number = ref<number | null>(props.line?.cups ?? null)
-const error = ref('')
-const stale = ref<PlanLine | null>(null)
-/**
- * The line that is shown and typed over. While somebody types, what comes from elsewhere waits: saving then asks which
- * of the two it is to be.
- */
-let base = props.line
+const form = usePlanLine(props.recipe.id, () => props.line)
+const { base, stale, faults } = form
 const asText = (line: PlanLine | undefined): string => (line?.cups ? String(line.cups) : '')
+const text = ref(asText(props.line))
+const number = ref<number | null>(props.line?.cups ?? null)
+const isTyping = (): boolean => !!faults.value.cups || !!stale.value || text.value !== asText(base.value)
 watch(
   () => [props.line?.cups, props.line?.version],
   () => {
-    if (error.value || stale.value || text.value !== asText(base)) return
-    base = props.line
-    text.value = asText(base)
+    if (isTyping()) return
+    form.follow()
+    text.value = asText(base.value)
   },
 )
 
+const open = ref(false)
+const { n } = useFormat()
+/** Other sizes, and how sure it is, in words. */
+const more = computed(() => {
+  const { sizes, expected, spread } = form.now.value
+  const other = sizes.reduce((sum, s) => sum + s.cups, 0)
+  return [
+    ...(other ? [t('plan.inSizes', { n: n(other) })] : []),
+    ...(expected && spread ? [t('plan.about', { n: n(expected), spread: n(spread) })] : []),
+  ].join(' · ')
+})
 async function save(): Promise<void> {
   const cups = text.value.trim() === '' ? 0 : number.value
-  if (cups === null || cups === (base?.cups ?? 0)) {
-    if (cups !== null) error.value = ''
+  if (cups === null) return
+  if (cups === (base.value?.cups ?? 0)) {
+    faults.value = {}
     return
   }
-  const limit = cups === 0 ? undefined : checkCups(cups).limits[0]
-  if (limit) {
-    error.value = ofCode(limit.code, limit.numbers)
-    return
-  }
-  await send(cups, base)
-}
-async function send(cups: number, line: PlanLine | undefined): Promise<void> {
-  error.value = ''
-  stale.value = null
-  try {
-    const saved: PlanLine = {
-      id: line?.id ?? uuid(),
-      standId: session.standId,
-      day: plan.day,
-      recipeId: props.recipe.id,
-      cups,
-      version: line?.version ?? 0,
-    }
-    base = saved
-    const { id, ...body } = saved
-    const { reply } = await useOutbox().keep('putPlanLine', { params: { id }, body })
-    if (base === saved && reply?.version !== undefined) base = { ...saved, version: reply.version }
-    await plan.load()
-  } catch (e) {
-    base = line
-    if (!(e instanceof ApiProblem)) throw e
-    if (e.code === 'stale') stale.value = e.problem.current as PlanLine
-    else error.value = ofError(e)
-  }
+  await form.put({ cups })
 }
 async function takeTheirs(): Promise<void> {
-  stale.value = null
-  await plan.load()
-  base = props.line
-  text.value = asText(base)
+  await form.takeTheirs()
+  text.value = asText(base.value)
+}
+/** The number that is advised. */
+async function make(cups: number): Promise<void> {
+  text.value = String(cups)
+  number.value = cups
+  await form.put({ cups })
 }
 </script>
 
@@ -83,7 +60,12 @@ async function takeTheirs(): Promise<void> {
   <li class="cups" :data-test="`cups-line`" :data-drink="recipe.name">
     <span class="what"
       ><b>{{ recipe.name }}</b
-      ><small class="quiet">{{ poured ? t('drinks.standard', { n: poured.number }) : t('drinks.draft') }}</small></span
+      ><small class="quiet"
+        ><template v-if="more">{{ more }}</template
+        ><template v-else>{{
+          poured ? t('drinks.standard', { n: poured.number }) : t('drinks.draft')
+        }}</template></small
+      ></span
     >
     <FieldAmountField
       v-if="session.mayPlan"
@@ -92,12 +74,24 @@ async function takeTheirs(): Promise<void> {
       dense
       :aria-label="t('plan.cupsOf', { name: recipe.name })"
       :unit="t('plan.cups')"
-      :error="error"
+      :error="faults.cups"
       test="cups"
       class="number"
       @number="number = $event"
       @done="save"
     />
+    <button
+      v-if="session.mayPlan"
+      type="button"
+      class="more"
+      :aria-expanded="open"
+      :aria-label="t('plan.more', { name: recipe.name })"
+      :title="t('plan.more', { name: recipe.name })"
+      data-test="more"
+      @click="open = !open"
+    >
+      ±
+    </button>
     <span v-else class="num fixed"
       >{{ line?.cups ?? 0 }} <span class="unit">{{ t('plan.cups') }}</span></span
     >
@@ -107,18 +101,20 @@ async function takeTheirs(): Promise<void> {
       </p>
       <div class="row" style="margin-top: 8px">
         <v-btn @click="takeTheirs">{{ t('stale.theirsN', { n: stale.cups }) }}</v-btn><v-btn
-          @click="send(number ?? 0, stale!)"
+          @click="form.put({ cups: number ?? 0 }, stale!)"
           >{{ t('stale.mineN', { n: text || 0 }) }}</v-btn
         >
       </div>
     </div>
+    <PlanCupsMore v-if="session.mayPlan && open" class="wide" :recipe="recipe" :form="form" @make="make" />
+    <span v-else-if="line?.sizes.length" class="wide small quiet"><PlanSizesSaid :sizes="line.sizes" /></span>
   </li>
 </template>
 
 <style scoped>
 .cups {
   display: grid;
-  grid-template-columns: 1fr 150px;
+  grid-template-columns: 1fr 136px 44px;
   gap: 4px 12px;
   align-items: center;
   padding: 7px 0;
@@ -130,6 +126,19 @@ async function takeTheirs(): Promise<void> {
 }
 .fixed {
   text-align: right;
+  grid-column: 2 / -1;
+}
+.more {
+  min-height: 44px;
+  border: 0;
+  border-radius: 12px;
+  background: none;
+  font: 600 20px var(--text);
+  color: var(--ink);
+  cursor: pointer;
+}
+.more[aria-expanded='true'] {
+  background: var(--sand);
 }
 .wide {
   grid-column: 1 / -1;

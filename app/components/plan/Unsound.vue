@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { cupsInAll } from '#core/scale'
 import { usePlan } from '~/stores/plan'
 
 // Planned drinks that cannot be worked out: which, and why, so that the rest is not taken for all.
@@ -12,7 +13,8 @@ const { ofLimit } = useSentence()
 <template>
   <div v-if="plan.unsound.length" class="stack" role="alert" data-test="unsound">
     <p v-for="u in plan.unsound" :key="u.line.id" class="caution">
-      <b>{{ t('plan.unsound', { name: u.name || t('plan.goneDrink'), cups: n(u.line.cups) }) }}</b> {{ ofLimit(u.why) }}
+      <b>{{ t('plan.unsound', { name: u.name || t('plan.goneDrink'), cups: n(cupsInAll(u.line)) }) }}</b>
+      {{ ofLimit(u.why) }}
       <NuxtLink v-if="u.name" :to="`/drinks/${u.line.recipeId}`">{{ t('plan.toDrink') }}</NuxtLink>
     </p>
   </div>

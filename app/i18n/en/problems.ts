@@ -137,6 +137,10 @@ export const problems = {
       '{mlPerKg} is only {times} times what this fruit gives here ({meanMlPerKg}). Check the juice, the weight and the unit.',
     'cups-not-positive': '{value} cups cannot be poured. Type a whole number above 0, or leave it empty.',
     'cups-not-whole': '{value} cups: type a whole number.',
+    'spread-too-wide': 'Give or take {spread} cups is more than the {expected} that are expected: type fewer.',
+    'size-gone': '{cups} cups are planned in a size that this drink is not poured in any more. Take them off its line.',
+    'sale-earns-nothing':
+      'A cup costs {cost} and is sold at {price}: each one more loses money, so no number is advised. Look at its price.',
     'cups-too-much': '{value} cups is more than a stand pours in a day (at most {most}).',
     'sugar-more-than-water-holds':
       '{sugarG} of sugar is more than {waterG} of water holds at {tempC}: about {holdsG} go in, {undissolvedG} stay on the bottom. {waterNeededG} of water would take all of it.',

@@ -89,6 +89,7 @@ export const records = {
       sipMin: 'minutes of a drink',
       roomC: 'room',
       labourPerH: 'an hour of work',
+      leftMl: 'mL tasted and left',
       lossShare: 'lost, of 1',
       massStepG: 'scale step',
       volumeStepMl: 'jug step',

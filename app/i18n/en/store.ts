@@ -24,9 +24,10 @@ export const store = {
       sipMin: { label: 'A drink lasts', why: 'From the first sip to the last: so long the ice melts into it.' },
       roomC: { label: 'It is drunk in a room of', why: 'The warmer, the faster the ice melts.' },
       lossShare: {
-        label: 'Spilled, tasted and left',
+        label: 'Spilled and poured away',
         why: 'Of every hundred parts that are made, so many never reach a cup.',
       },
+      leftMl: { label: 'Tasted, and left in tap and pipe', why: 'Of each drink, however many cups of it are served.' },
       massStepG: { label: 'Step of the scale', why: 'Amounts that are weighed are rounded to it.' },
       volumeStepMl: { label: 'Step of the jug', why: 'Amounts that are poured are rounded to it.' },
       bench: {

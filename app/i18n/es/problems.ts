@@ -140,6 +140,10 @@ export const problems: typeof en = {
       '{mlPerKg} es solo {times} veces lo que da aquí esta fruta ({meanMlPerKg}). Revisa el jugo, el peso y la unidad.',
     'cups-not-positive': '{value} vasos no se pueden servir. Escribe un número entero mayor que 0 o déjalo vacío.',
     'cups-not-whole': '{value} vasos: escribe un número entero.',
+    'spread-too-wide': 'Más o menos {spread} vasos es más que los {expected} que se esperan: escribe menos.',
+    'size-gone': 'Hay {cups} vasos planeados en un tamaño en el que esta bebida ya no se sirve. Quítalos de su línea.',
+    'sale-earns-nothing':
+      'Un vaso cuesta {cost} y se vende a {price}: cada uno más pierde dinero, así que no se aconseja un número. Mira su precio.',
     'cups-too-much': '{value} vasos es más de lo que un puesto sirve en un día (máximo {most}).',
     'sugar-more-than-water-holds':
       '{sugarG} de azúcar es más de lo que {waterG} de agua disuelven a {tempC}: entran unos {holdsG} y {undissolvedG} se quedan en el fondo. Con {waterNeededG} de agua entraría todo.',

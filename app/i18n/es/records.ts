@@ -89,6 +89,7 @@ export const records = {
       sipMin: 'minutos de una bebida',
       roomC: 'ambiente',
       labourPerH: 'una hora de trabajo',
+      leftMl: 'mL catados y restantes',
       lossShare: 'pérdida, de 1',
       massStepG: 'paso de báscula',
       volumeStepMl: 'paso de jarra',

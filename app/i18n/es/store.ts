@@ -26,9 +26,10 @@ export const store = {
       },
       sipMin: { label: 'Una bebida dura', why: 'Del primer sorbo al último: ese tiempo se derrite el hielo en ella.' },
       roomC: { label: 'Se bebe en un ambiente de', why: 'Cuanto más cálido, más rápido se derrite el hielo.' },
-      lossShare: {
-        label: 'Derramado, probado y sobrante',
-        why: 'De cada cien partes que se hacen, tantas no llegan a un vaso.',
+      lossShare: { label: 'Derramado y tirado', why: 'De cada cien partes que se hacen, tantas no llegan a un vaso.' },
+      leftMl: {
+        label: 'Catado, y lo que queda en grifo y tubo',
+        why: 'De cada bebida, se sirvan los vasos que se sirvan.',
       },
       massStepG: { label: 'Paso de la báscula', why: 'Lo que se pesa se redondea a esto.' },
       volumeStepMl: { label: 'Paso de la jarra', why: 'Lo que se vierte se redondea a esto.' },

@@ -279,7 +279,12 @@ async function plans(owner: Who, counter: string, cart: string, drinks: { id: st
     for (const [i, n] of numbers.entries()) {
       if (n)
         await inTransaction((tx) =>
-          putPlanLine(tx, uuid(), { standId, day: day(ahead), recipeId: drinks[i]!.id, cups: n, version: 0 }, owner),
+          putPlanLine(
+            tx,
+            uuid(),
+            contract.putPlanLine.body.parse({ standId, day: day(ahead), recipeId: drinks[i]!.id, cups: n, version: 0 }),
+            owner,
+          ),
         )
     }
   }

@@ -490,6 +490,13 @@ export const MIGRATIONS: readonly Migration[] = [
         closes_at VARCHAR(5) NOT NULL, shifts JSON NOT NULL, version INT NOT NULL, UNIQUE KEY one_a_day (stand_id, day)`,
     ),
   },
+  // Cups in other sizes, and what is expected to be sold.
+  {
+    name: '0089-plan-line-service',
+    sql: `ALTER TABLE plan_line ADD COLUMN IF NOT EXISTS sizes JSON NULL, ADD COLUMN IF NOT EXISTS expected INT NULL,
+      ADD COLUMN IF NOT EXISTS spread INT NULL`,
+  },
+  { name: '0090-stand-left', sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS left_ml ${AMOUNT} NOT NULL DEFAULT 0` },
 ]
 
 /** What the server asks of the database before it says it is ready. */

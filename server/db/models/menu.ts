@@ -18,6 +18,7 @@ import {
   text,
   textOrNull,
   whole,
+  wholeOrNull,
   word,
   yesByDefault,
   type RowOf,
@@ -67,7 +68,17 @@ const RECIPE_VERSION = {
 }
 const SNAPSHOT = { hash: hashKey, kind: one('ingredient', 'recipe'), content: json }
 const RECIPE_USE = { recipeId: pk, itemKey: named(80) }
-const PLAN_LINE = { id: pk, standId: ref, day, recipeId: ref, cups: whole, version: whole }
+const PLAN_LINE = {
+  id: pk,
+  standId: ref,
+  day,
+  recipeId: ref,
+  cups: whole,
+  sizes: jsonOrNull,
+  expected: wholeOrNull,
+  spread: wholeOrNull,
+  version: whole,
+}
 const SERVICE_DAY = { id: pk, standId: ref, day, opensAt: text(5), closesAt: text(5), shifts: json, version: whole }
 
 export class Recipe extends Model {

@@ -39,6 +39,7 @@ const STAND = {
   roomC: { ...amount, defaultValue: SIP.roomC },
   sipMin: { ...amount, defaultValue: SIP.minutes },
   lossShare: amount,
+  leftMl: { ...amount, defaultValue: 0 },
   massStepG: amount,
   volumeStepMl: amount,
   units: { ...kindOf(...UNIT_SYSTEMS), defaultValue: 'metric' },

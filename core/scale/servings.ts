@@ -1,0 +1,87 @@
+import { given, product, quotient, sum, type Figure } from '../figures'
+import { ProcessLimit } from '../process'
+import type { Evaluation, RecipeDocument, Serve } from '../recipe'
+
+// Cups of a drink for a day: in its usual cup, and in the other sizes that its recipe has.
+
+/** Cups in a cup other than the usual one. */
+export interface SizeCups {
+  cupId: string
+  cups: number
+}
+export interface CupsAsk {
+  /** in the usual cup */
+  cups: number
+  sizes?: readonly SizeCups[]
+}
+/** Cups that are served alike. */
+export interface Serving {
+  serve: Serve
+  cups: Figure
+  /** as many of the usual cup as hold the same */
+  asUsual: Figure
+}
+
+const planned = (n: number): Figure => given('cups', n, 'cups', 'measured', 'source.plan')
+/** Cups in all, whatever their size. */
+export const cupsInAll = ({ cups, sizes = [] }: CupsAsk): number => sizes.reduce((n, s) => n + s.cups, cups)
+
+/**
+ * How the cups of a day are served; those that nobody asked for are left out.
+ * @param usualMl of drink in the usual cup
+ * @throws ProcessLimit `size-gone` where a cup is no size of the drink any more
+ */
+export function servingsOf({ serve }: RecipeDocument, usualMl: Figure, ask: CupsAsk): Serving[] {
+  if (!serve) return []
+  const usual = planned(ask.cups)
+  const others = (ask.sizes ?? []).filter((s) => s.cups > 0)
+  const sized = others.map(({ cupId, cups }): Serving => {
+    const size = serve.sizes?.find((s) => s.cupId === cupId)
+    if (!size) throw new ProcessLimit('size-gone', { cups })
+    const drinkMl = given('size-drink', size.drinkMl, 'mL', 'measured', 'source.recipe')
+    const asUsual = product('as-usual-cups', 'cups', [planned(cups), quotient('size-times', '1', drinkMl, usualMl)])
+    return { serve: { ...serve, cupId, iceG: size.iceG }, cups: planned(cups), asUsual }
+  })
+  return ask.cups > 0 || !sized.length ? [{ serve, cups: usual, asUsual: usual }, ...sized] : sized
+}
+
+/** What is made and reaches no cup. */
+export interface Losses {
+  /** spilled and poured away, as a share of what is sold */
+  lossShare: number
+  /** mL of each drink that are tasted, and that stay in tap and pipe */
+  leftMl?: number
+}
+export interface TimesMade {
+  servings: Serving[]
+  /** as many usual cups as hold what is served */
+  cups: Figure
+  /** so many times the recipe */
+  times: Figure
+}
+
+/**
+ * How many times a recipe is made for the cups of a day.
+ * @param cup evaluated, for one cup
+ * @throws ProcessLimit `size-gone`
+ */
+export function timesOf({ document, jug }: Pick<Evaluation, 'document' | 'jug'>, ask: CupsAsk & Losses): TimesMade {
+  const servings = servingsOf(document, jug.volume, ask)
+  const all = servings.map((s) => s.asUsual)
+  const cups = all.length > 1 ? sum('as-usual-cups', 'cups', all) : (all[0] ?? planned(ask.cups))
+  const withLoss = given('with-loss', 1 + ask.lossShare, '1', 'default', 'source.stand')
+  const sold = product('batch-factor', '1', [cups, withLoss])
+  if (!ask.leftMl) return { servings, cups, times: sold }
+  const left = given('left-ml', ask.leftMl, 'mL', 'default', 'source.stand')
+  return { servings, cups, times: sum('batch-factor', '1', [sold, quotient('left-cups', '1', left, jug.volume)]) }
+}
+
+/** So many times; none where a size is gone, which is said where its batch would be. */
+export function timesOrNone(cup: Pick<Evaluation, 'document' | 'jug'>, ask: CupsAsk & Losses): number {
+  try {
+    return timesOf(cup, ask).times.value
+  } catch (e) {
+    if (e instanceof ProcessLimit) return 0
+    throw e
+  }
+}
