@@ -11,7 +11,7 @@ const drinks = useDrinks()
 const session = useSession()
 const fruit = useFruit()
 const { t } = useI18n()
-const { calendarDay, n, name } = useFormat()
+const { calendarDay, n, name, amount } = useFormat()
 
 watch(
   () => session.standId,
@@ -22,7 +22,11 @@ watch(
 )
 const lineOf = (recipeId: string) => plan.lines.find((l) => l.recipeId === recipeId)
 const cups = computed(() => plan.lines.reduce((s, l) => s + cupsInAll(l), 0))
-const scaleMl = computed(() => Math.max(1, ...plan.sheets.map((s) => s.fit?.vessel.capacityMl ?? 0)))
+const packing = usePacking()
+const { fridge } = packing
+const scaleMl = computed(() =>
+  Math.max(1, ...[...packing.held.value.values()].flatMap((h) => h.loads.map((l) => l.vessel.capacityMl))),
+)
 /** What is bought beside fruit, by name. */
 const others = computed(() =>
   plan.shopping.goods
@@ -135,8 +139,17 @@ const print = (): void => window.print()
           </table>
           <p v-if="others" class="small" data-test="others">{{ t('buy.others', { list: others }) }}</p>
         </article>
+        <p v-if="fridge.overMl > 0" class="caution" data-test="fridge-over">
+          {{
+            t('vessel.fridge', {
+              litres: amount(fridge.standsMl / 1000, 'L', 1),
+              room: amount(fridge.roomMl! / 1000, 'L', 1),
+              over: amount(fridge.overMl / 1000, 'L', 1),
+            })
+          }}
+        </p>
         <div class="batches">
-          <PlanBatchSheet v-for="s in plan.sheets" :key="s.line.id" :sheet="s" :scale-ml="scaleMl" />
+          <PlanBatchSheet v-for="s in plan.sheets" :key="s.line.id" :sheet="s" :packing="packing" :scale-ml="scaleMl" />
         </div>
         <p class="caution">
           <b>{{ t('caution.cold-title') }}</b> {{ t('caution.keep-cold') }} {{ t('caution.potable') }}

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { dayOf, shiftDay } from '#core/time'
 import { goodsKey } from '#core/books'
 import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
-import { cupsInAll, fitVessel, scaleToCups, type Batch, type Losses, type VesselFit } from '#core/scale'
+import { cupsInAll, scaleToCups, type Batch, type Losses } from '#core/scale'
 import type { Cost } from '#core/cost'
 import { ProcessLimit } from '#core/process'
 import type { Evaluation, RecipeDocument } from '#core/recipe'
@@ -22,7 +22,6 @@ export interface Sheet {
   document: RecipeDocument
   evaluation: Evaluation
   batch: Batch
-  fit: VesselFit | null
   /** of the batch, with every cup of it served */
   cost: Cost | null
 }
@@ -92,13 +91,9 @@ export const usePlan = defineStore('plan', () => {
       const scaled = (of: RecipeDocument): Evaluation => drinks.evaluateOrThrow({ document: of, context })
       const batch = scaleToCups(evaluation, scaled, { ...line, ...lossesOf(stand), steps })
       const cost = drinks.costOfBatch(document, batch)
-      const fit = fitVessel(
-        batch.rounded.volume,
-        catalogue.vessels.filter((v) => v.standId === stand.id),
-      )
       // What cannot be bought for breaks here, and not on the list of everybody.
       toBuy([{ name: recipe.name, takes: batch.takes }], buyContext.value)
-      return { line, recipe, document, evaluation, batch, cost, fit }
+      return { line, recipe, document, evaluation, batch, cost }
     } catch (e) {
       return e instanceof ProcessLimit ? { line, name: recipe.name, why: e } : unsound('recipe-unsound')
     }

@@ -2,7 +2,7 @@ import { isRated, type EquipmentKind } from '../limits/equipment'
 import { ACID_ENOUGH_PH } from '../safety/limits'
 import { CATALOGUE, isNumber, massG, phEstimate, volumeMl, type Specs, type StepKind, type Stream } from '../process'
 import type { Evaluation, RecipeDocument, RecipeStep } from '../recipe'
-import { HEADSPACE_SHARE } from '../scale'
+import { HEADSPACE_SHARE, HOT_C } from '../scale'
 
 // What a stand makes its preps with. A step's own numbers are what a burner or a jar usually is; where a prep is made,
 // the stand's own count.
@@ -98,8 +98,6 @@ export interface Misfit {
   numbers: Record<string, number>
   name: string
 }
-/** Above this a vessel that is not meant for heat is none for it, °C. Common practice, no source. */
-const HOT_C = 60
 
 /**
  * What the stand has no room for: a step in a vessel that no pot here takes, none stands the heat or the acid, and what

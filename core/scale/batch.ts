@@ -108,40 +108,6 @@ function pouredByVolume(layer: Layer): boolean {
   return layer.fillsUp || layer.mass.op !== 'given'
 }
 
-export interface Vessel {
-  id: string
-  name: string
-  capacityMl: number
-}
-export interface VesselFit {
-  vessel: Vessel
-  batches: Figure
-  /** in each vessel, mL */
-  fillMl: Figure
-  headspaceMl: number
-  /** the drink does not go into the biggest vessel at once */
-  split: boolean
-}
-
-/** A vessel is not filled to its brim: this share stays free to stir and carry. Common practice, no source. */
-export const HEADSPACE_SHARE = 0.08
-
-/**
- * The smallest vessel that takes the batch with headspace, or the biggest one filled several times. Null without
- * vessels.
- */
-export function fitVessel(volumeMl: Figure, vessels: readonly Vessel[]): VesselFit | null {
-  const usable = (v: Vessel) => v.capacityMl * (1 - HEADSPACE_SHARE)
-  const bySize = [...vessels].sort((a, b) => a.capacityMl - b.capacityMl || a.name.localeCompare(b.name))
-  const biggest = bySize[bySize.length - 1]
-  if (!biggest) return null
-  const vessel = bySize.find((v) => usable(v) >= volumeMl.value) ?? biggest
-  const room = given('usable', usable(vessel), 'mL', 'estimated', 'source.headspace', { name: vessel.name })
-  const batches = call('batches', 'batches', 'round-up', [quotient('quotient', '1', volumeMl, room)])
-  const fillMl = quotient('fill', 'mL', volumeMl, batches)
-  return { vessel, batches, fillMl, headspaceMl: vessel.capacityMl - fillMl.value, split: batches.value > 1 }
-}
-
 /** What the prep of a layer is made of, in g each; nothing where the layer is no prep. */
 export const prepAmounts = (layer: Layer, prep: Evaluation): { item: ItemRef; key: string; massG: Figure }[] =>
   prepRows(layer.mass, prep)

@@ -15,7 +15,7 @@ import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
 import { predict, quantile } from '../evidence'
 import { predictYield } from '../yield/prediction'
-import { fitVessel, HEADSPACE_SHARE, prepAmounts, scaleToCups, timesOrNone, type Batch } from '.'
+import { prepAmounts, scaleToCups, timesOrNone, type Batch } from '.'
 
 const context = shippedContext({ syrup: newSyrup() })
 const drink = withServe(
@@ -87,26 +87,6 @@ describe('a day of several sizes', () => {
       timesOrNone(evaluateRecipe(sized, context), { cups: 1, lossShare: 0, sizes: [{ cupId: 'x', cups: 1 }] }),
     ).toBe(0)
   })
-})
-
-describe('vessels', () => {
-  const vessels = [
-    { id: 'a', name: '6 L', capacityMl: 6000 },
-    { id: 'b', name: '15 L', capacityMl: 15000 },
-  ]
-  const fit = (ml: number) => fitVessel(given('batch-volume', ml, 'mL', 'estimated'), vessels)!
-  it.each([
-    [5000, '6 L', 1],
-    [6000, '15 L', 1],
-    [13800, '15 L', 1],
-    [13900, '15 L', 2],
-    [60000, '15 L', 5],
-  ])('%d mL go into %s, %d times', (ml, name, batches) => {
-    expect(fit(ml).vessel.name).toBe(name)
-    expect(fit(ml).batches.value).toBe(batches)
-    expect(fit(ml).fillMl.value).toBeLessThanOrEqual(fit(ml).vessel.capacityMl * (1 - HEADSPACE_SHARE) + 1e-9)
-  })
-  it('no vessel, no answer', () => expect(fitVessel(given('batch-volume', 1, 'mL', 'estimated'), [])).toBeNull())
 })
 
 describe('buying', () => {

@@ -1,4 +1,4 @@
-import { checkService, hoursOf, minuteOf, momentOf, type Service } from '.'
+import { checkService, hoursOf, minuteOf, momentOf, openMinutes, type Service } from '.'
 
 const service = (over: Partial<Service> = {}): Service => ({
   day: '2026-11-28',
@@ -42,5 +42,11 @@ describe('hours of a day', () => {
     ])
     expect(checkService(service({ closesAt: '10:00' }))).toEqual([{ field: 'closesAt', code: 'closes-as-it-opens' }])
     expect(checkService(service())).toEqual([])
+  })
+  it('it is open as long as it is: past midnight too, and an hour less where the clock is put on', () => {
+    const open = (over: Partial<Service>) => openMinutes(service(over), 'Europe/Dublin')
+    expect(open({})).toBe(360)
+    expect(open({ opensAt: '20:00', closesAt: '02:00' })).toBe(360)
+    expect(open({ day: '2026-03-28', opensAt: '20:00', closesAt: '02:30' })).toBe(330)
   })
 })

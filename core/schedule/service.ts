@@ -79,6 +79,12 @@ function joined(spans: readonly Span[]): Span[] {
   }
   return out
 }
+/** min that a stand is open; one that closes before it opens closes on the next day. */
+export function openMinutes({ day, opensAt, closesAt }: Omit<Service, 'shifts'>, timeZone: string): number {
+  const closesOn = closesAt > opensAt ? day : shiftDay(day, 1)
+  return minutesFrom(instantAt(day, opensAt, timeZone), instantAt(closesOn, closesAt, timeZone))
+}
+
 /** The moment of a minute of the day. */
 export const momentOf = (opens: Instant, minute: number): Instant =>
   new Date(Date.parse(opens) + minute * MS_PER_MIN).toISOString()

@@ -81,7 +81,7 @@ test('from a kilo of fruit to a costed cup', async ({ page }) => {
     const batch = page.locator('[data-test=batch]')
     await expect(batch).toContainText('30.90')
     await expect(batch.locator('[data-test=row-lemon-juice]')).toContainText('4.120')
-    await expect(page.locator('[data-test=too-big]')).toContainText('batches')
+    await expect(page.locator('[data-test=too-big]')).toContainText('Fill again when it is empty')
     // 4.12 L needed, 2 L in the fridge. One press of 400 mL/kg and a handbook of 417 make 326 mL/kg sure in 9 lots of
     // 10: 2.12 L are 6.5 kg, and 7 kg are in the crate
     const lemon = page.locator('[data-test=buy-lemon]')

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { VesselFit } from '#core/scale'
 import { fillOf } from '~/utils/colours'
-import type { Batch } from '#core/scale'
+import type { Batch, Load } from '#core/scale'
 
-// The batch in its vessel, to scale, with headspace.
-const props = defineProps<{ fit: VesselFit; batch: Batch; scaleMl: number }>()
+// What a vessel takes of a batch, to scale, with headspace.
+const props = defineProps<{ load: Load; batch: Batch; scaleMl: number }>()
 const { t } = useI18n()
-const { n, amount } = useFormat()
+const { amount } = useFormat()
+const headMl = computed(() => props.load.vessel.capacityMl - props.load.fillMl)
 const H = 150
-const height = computed(() => H * Math.cbrt(props.fit.vessel.capacityMl / props.scaleMl))
+const height = computed(() => H * Math.cbrt(props.load.vessel.capacityMl / props.scaleMl))
 const width = computed(() => height.value * 0.72)
 const layers = computed(() => {
   const total = props.batch.rows.reduce((s, r) => s + r.layer.volume.value, 0)
-  const filled = (props.fit.fillMl.value / props.fit.vessel.capacityMl) * height.value
+  const filled = (props.load.fillMl / props.load.vessel.capacityMl) * height.value
   let y = 160
   return [...props.batch.rows]
     .sort((a, b) => Number(a.layer.fillsUp) - Number(b.layer.fillsUp))
@@ -32,9 +32,9 @@ const layers = computed(() => {
       role="img"
       :aria-label="
         t('vessel.label', {
-          name: fit.vessel.name,
-          fill: amount(fit.fillMl.value / 1000, 'L', 1),
-          head: amount(fit.headspaceMl / 1000, 'L', 1),
+          name: load.vessel.name,
+          fill: amount(load.fillMl / 1000, 'L', 1),
+          head: amount(headMl / 1000, 'L', 1),
         })
       "
     >
@@ -59,10 +59,8 @@ const layers = computed(() => {
       />
     </svg>
     <figcaption class="small">
-      <b>{{
-        fit.split ? t('vessel.times', { n: n(fit.batches.value), name: fit.vessel.name }) : fit.vessel.name
-      }}</b><span class="quiet">{{
-        t('vessel.head', { fill: amount(fit.fillMl.value / 1000, 'L'), head: amount(fit.headspaceMl / 1000, 'L') })
+      <b>{{ load.vessel.name }}</b><span class="quiet">{{
+        t('vessel.head', { fill: amount(load.fillMl / 1000, 'L'), head: amount(headMl / 1000, 'L') })
       }}</span>
     </figcaption>
   </figure>

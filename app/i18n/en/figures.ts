@@ -143,6 +143,8 @@ export const figures = {
     cups: 'Cups',
     'with-loss': 'With what is spilled and poured away',
     'batch-volume': 'Batch',
+    'in-part': '{name} in this part',
+    'part-share': 'Part of the batch',
     'as-usual-cups': 'As many of the usual cup',
     'size-times': 'Of the usual cup',
     'size-drink': 'Drink in the cup',
@@ -223,6 +225,7 @@ export const figures = {
     mean: 'Sum divided by how many there are.',
   },
   source: {
+    vessels: 'How full its vessels are',
     'kept-till-tomorrow': 'As chosen here: what is left and sold the next day',
     'chosen-chance': 'The chance of having enough that is bought for',
     'eu-1169': 'Regulation (EU) 1169/2011, annex XIV',

@@ -148,8 +148,6 @@ export const problems = {
       'The other layers make {volumeMl}, and the drink is to be {toVolumeMl}: nothing is left to fill up. Take a little out, or pour a bigger drink.',
     'over-fill-line':
       'With its ice ({ice_mL}) the cup stands at {filled_mL}, over its fill line of {line_mL}. Pour less, take less ice, or a bigger cup.',
-    'batch-larger-than-vessels':
-      '{litres_L} is more than the largest vessel here, {vessel}, takes with room to stir. Make {batches} batches of {each_L}.',
     'no-clock': 'That is no time of the clock. Write it like 07:30.',
     'closes-as-it-opens': 'It closes as it opens. Say a later time.',
     'shift-of-nothing': 'These hours end as they begin. Say when they end.',

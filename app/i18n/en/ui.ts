@@ -226,6 +226,7 @@ export const ui = {
     emptyCrew: 'No cups planned for this day.',
     litres: 'Litres',
     pourIn: 'into the vessel',
+    inAll: 'in all',
     amount: 'amount',
     ofWhich: 'of it {name}',
     draftUsed: 'draft, not signed off',
@@ -248,8 +249,17 @@ export const ui = {
   },
   vessel: {
     label: '{name}: {fill} in it, {head} free',
-    times: '{n} × {name}',
     head: '{fill} in, {head} free',
+    noneFree:
+      'Every vessel that it may stand in is taken by another drink. Make fewer drinks, or add a vessel in the Store.',
+    tooMuch: '{litres} is more than {vessels} takes with room to stir.',
+    refill: 'Fill again at {time}: {fill}.',
+    refillLater: 'Fill again when it is empty: {fill}.',
+    orElse: 'Or make {n} cups fewer, or add a vessel of {size}.',
+    at: 'at {time}',
+    later: 'later',
+    fridge:
+      '{litres} are to stand cold, and the fridges take {room}: {over} too much. Make that part once the hatch is open, or find it another cold place.',
     none: 'No vessel at this stand yet. Add one in the Store, and the plan shows whether the batch fits.',
   },
   people: {

@@ -145,6 +145,8 @@ export const figures: typeof en = {
     cups: 'Vasos',
     'with-loss': 'Con lo que se derrama y se tira',
     'batch-volume': 'Tanda',
+    'in-part': '{name} en esta parte',
+    'part-share': 'Parte de la tanda',
     'as-usual-cups': 'Tantos del vaso de siempre',
     'size-times': 'Del vaso de siempre',
     'size-drink': 'Bebida en el vaso',
@@ -226,6 +228,7 @@ export const figures: typeof en = {
     mean: 'La suma entre cuántos hay.',
   },
   source: {
+    vessels: 'Lo llenos que van sus recipientes',
     'kept-till-tomorrow': 'Como se eligió aquí: lo que sobra y se vende al día siguiente',
     'chosen-chance': 'La probabilidad de que alcance con la que se compra',
     'eu-1169': 'Reglamento (UE) 1169/2011, anexo XIV',

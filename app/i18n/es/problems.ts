@@ -151,8 +151,6 @@ export const problems: typeof en = {
       'Las otras capas hacen {volumeMl} y la bebida debe tener {toVolumeMl}: no queda nada por completar. Quita un poco o sirve una bebida mayor.',
     'over-fill-line':
       'Con su hielo ({ice_mL}) el vaso llega a {filled_mL}, sobre su línea de llenado de {line_mL}. Sirve menos, pon menos hielo o un vaso mayor.',
-    'batch-larger-than-vessels':
-      '{litres_L} es más de lo que cabe en el recipiente mayor, {vessel}, con espacio para remover. Haz {batches} tandas de {each_L}.',
     'no-clock': 'Eso no es una hora. Escríbela como 07:30.',
     'closes-as-it-opens': 'Cierra cuando abre. Di una hora posterior.',
     'shift-of-nothing': 'Estas horas terminan cuando empiezan. Di cuándo terminan.',

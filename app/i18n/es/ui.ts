@@ -228,6 +228,7 @@ export const ui: typeof en = {
     emptyCrew: 'No hay vasos planeados para este día.',
     litres: 'Litros',
     pourIn: 'al recipiente',
+    inAll: 'en total',
     amount: 'cantidad',
     ofWhich: 'de ello {name}',
     draftUsed: 'borrador, sin firmar',
@@ -250,8 +251,17 @@ export const ui: typeof en = {
   },
   vessel: {
     label: '{name}: {fill} dentro, {head} libres',
-    times: '{n} × {name}',
     head: '{fill} dentro, {head} libres',
+    noneFree:
+      'Todo recipiente en el que puede estar lo ocupa otra bebida. Haz menos bebidas o agrega un recipiente en el Almacén.',
+    tooMuch: '{litres} es más de lo que cabe en {vessels} con espacio para remover.',
+    refill: 'Rellena a las {time}: {fill}.',
+    refillLater: 'Rellena cuando esté vacío: {fill}.',
+    orElse: 'O haz {n} vasos menos, o agrega un recipiente de {size}.',
+    at: 'a las {time}',
+    later: 'después',
+    fridge:
+      'Deben estar en frío {litres}, y en los refrigeradores caben {room}: sobran {over}. Haz esa parte con la ventanilla abierta, o búscale otro lugar frío.',
     none: 'Este puesto no tiene recipientes aún. Agrega uno en el Almacén y el plan dirá si la tanda cabe.',
   },
   people: {
