@@ -10,6 +10,7 @@ export const KEPT_ROUTES = [
   'putWork',
   'putPlanLine',
   'putServiceDay',
+  'putDayTask',
   'postPrice',
   'putCup',
   'putVessel',
@@ -165,6 +166,8 @@ export const ROUTES = {
   signOff: { id: 'signOff', method: 'POST', path: '/api/v1/recipes/{id}/sign-off', role: 'owner' },
   plan: { id: 'plan', method: 'GET', path: '/api/v1/plan', role: 'crew', shows: ['plan-line'] },
   serviceDay: { id: 'serviceDay', method: 'GET', path: '/api/v1/service-days', role: 'crew', shows: ['service-day'] },
+  dayTasks: { id: 'dayTasks', method: 'GET', path: '/api/v1/day-tasks', role: 'crew', shows: ['day-task'] },
+  putDayTask: { id: 'putDayTask', method: 'PUT', path: '/api/v1/day-tasks/{id}', role: 'crew' },
   putServiceDay: { id: 'putServiceDay', method: 'PUT', path: '/api/v1/service-days/{id}', role: 'lead' },
   putPlanLine: { id: 'putPlanLine', method: 'PUT', path: '/api/v1/plan/{id}', role: 'lead' },
 } as const satisfies Record<string, Route>

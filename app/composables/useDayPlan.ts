@@ -4,14 +4,19 @@ import {
   pressingsOf,
   problemOf,
   tasksOf,
+  holdable,
+  moved,
   type Blocked,
   type Hours,
+  type Placed,
   type Plan,
   type PlannedDrink,
   type PlannedJuice,
   type Problem,
+  type Refused,
   type Relief,
   type Service,
+  type Standing,
 } from '#core/schedule'
 import { gPerMlOf } from '#core/books'
 import { scaledDocument } from '#core/recipe'
@@ -89,8 +94,8 @@ export function useDayPlan(service: () => Service | null) {
     worker = null
     busy.value = false
   }
-  /** Looks for a plan. @param done stays where it stood */
-  function find(done: Plan): void {
+  /** Looks for a plan. @param standing what is done, and what somebody put where it is */
+  function find(standing: Standing): void {
     stop()
     const of = service()
     if (!of || !session.stand || !tasks.value.length) {
@@ -101,7 +106,7 @@ export function useDayPlan(service: () => Service | null) {
     const made = problemOf(of, session.stand.timeZone, tasks.value, resources.value, now)
     hours.value = made.hours
     problem.value = made.problem
-    const fixed: Plan = new Map([...done].filter(([id]) => tasks.value.some((x) => x.id === id)))
+    const fixed = holdable(made.problem, standing)
     busy.value = true
     share.value = 0
     worker = new Worker(new URL('../workers/schedule.ts', import.meta.url), { type: 'module' })
@@ -120,6 +125,15 @@ export function useDayPlan(service: () => Service | null) {
     const { isUnderWay } = made
     worker.postMessage({ problem: made.problem, fixed, isUnderWay, seed: SEED, tries: TRIES } satisfies ScheduleAsk)
   }
+  /** A task is put elsewhere: what follows, or why it cannot stand there, which changes nothing. */
+  function move(standing: Standing, id: string, to: Placed): Refused | null {
+    if (!problem.value) return null
+    const made = moved(problem.value, standing, id, to)
+    if (!made.plan) return made.refused
+    stop()
+    found.value = made.plan
+    return null
+  }
   onBeforeUnmount(stop)
-  return { day, tasks, problem, hours, found, blocked, busy, share, find, stop }
+  return { day, tasks, problem, hours, found, blocked, busy, share, find, move, stop }
 }

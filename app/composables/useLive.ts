@@ -37,6 +37,7 @@ export function useLive(): void {
     standard: ['drinks'],
     'plan-line': ['plan'],
     'service-day': ['plan'],
+    'day-task': ['plan'],
     cup: ['catalogue'],
     vessel: ['catalogue'],
     equipment: ['catalogue'],

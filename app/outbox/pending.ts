@@ -12,7 +12,7 @@ import {
 import { cupsInAll } from '#core/scale'
 import { unitWeightG, type Handling } from '#core/yield'
 import type { RecipeDocument } from '#core/recipe'
-import type { Batch, BodyInput, Lot, PlanLine, Press, Recipe, ServiceDay, Work } from '#shared/contract'
+import type { Batch, BodyInput, DayTaskRow, Lot, PlanLine, Press, Recipe, ServiceDay, Work } from '#shared/contract'
 import { FACTS, factOf, type Call, type Fact } from '#shared/facts'
 import type { Entry } from './tablet-db'
 
@@ -139,6 +139,22 @@ export function withPendingLines(
     out = [...out.filter((l) => l.id !== e.params.id), ...(cupsInAll(b) > 0 ? [lineOf(e.params.id!, b)] : [])]
   }
   return out
+}
+
+/** Tasks of a day that were ticked or put elsewhere, with what waits laid over them. */
+export function withPendingDayTasks(
+  rows: readonly DayTaskRow[],
+  entries: readonly Entry[],
+  standId: string,
+  day: string,
+): DayTaskRow[] {
+  const byTask = new Map(rows.map((r) => [r.task, r]))
+  for (const e of entries) {
+    const b = e.body as BodyInput<'putDayTask'>
+    if (e.route === 'putDayTask' && b.standId === standId && b.day === day)
+      byTask.set(b.task, { ...b, id: e.params.id! })
+  }
+  return [...byTask.values()]
 }
 
 /** Hours of a day as they were told last on this tablet, or as the server has them. */

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { inOrder, minuteOf, momentOf, nextOf, type DayTask } from '#core/schedule'
+import {
+  inOrder,
+  minuteOf,
+  momentOf,
+  nextOf,
+  type DayTask,
+  type Placed,
+  type Refused,
+  type Standing,
+} from '#core/schedule'
 import { dayOf, isDay } from '#core/time'
 import { usePlan } from '~/stores/plan'
 import { useDrinks } from '~/stores/drinks'
@@ -25,11 +34,12 @@ watch(
   (to) => void navigateTo({ query: { day: to } }, { replace: true }),
 )
 const day = useDayService()
-const ticks = useTicks(() => `${session.standId} ${plan.day}`)
 const work = useDayPlan(() => day.service.value)
 const { tasks, found, hours, problem, blocked } = work
 
 const opens = computed(() => hours.value?.opens ?? null)
+const told = useDayTasks(() => opens.value)
+const standing = (): Standing => ({ done: told.placed('done'), put: told.placed('put') })
 /** The time of the clock, with the day where that is another. */
 function timeOf(minute: number): string {
   if (!opens.value) return ''
@@ -54,18 +64,30 @@ const taskOf = (id: string): string => {
   return task ? nameOf(task) : ''
 }
 const rows = computed(() => inOrder(tasks.value, found.value ?? new Map()))
-const next = computed(() => nextOf(rows.value, ticks.done.value))
+const next = computed(() => nextOf(rows.value, told.done.value))
 const spanText = computed(() => {
   const first = rows.value[0]?.startMin ?? 0
   return t('clock.span', { time: timeOf(first), h: `${n(Math.floor(-first / 60))} h ${n(-first % 60)} min` })
 })
-function tick(id: string): void {
+async function tick(id: string): Promise<void> {
   // What somebody works by does not change under their hands.
   work.stop()
   const placed = found.value?.get(id)
-  if (placed) ticks.tick(id, placed)
+  if (placed) await told.tell(id, 'done', placed)
 }
-const find = (): void => work.find(ticks.placed())
+const refused = shallowRef<Refused | null>(null)
+/** Put elsewhere: it stands there on every tablet, and the others are looked for about it. */
+async function move(id: string, to: Placed): Promise<void> {
+  refused.value = work.move(standing(), id, to)
+  if (refused.value) return
+  await told.tell(id, 'put', to)
+  find()
+}
+async function undo(id: string): Promise<void> {
+  await told.undo(id)
+  find()
+}
+const find = (): void => work.find(standing())
 watch([() => day.service.value, tasks, ready], () => ready.value && find(), { immediate: true })
 </script>
 
@@ -111,9 +133,24 @@ watch([() => day.service.value, tasks, ready], () => ready.value && find(), { im
             :now-min="nowMin"
             :name-of="nameOf"
             :time-of="timeOf"
+            :put="told.put.value"
+            @move="move"
           />
+          <ClockRefused v-if="refused" :refused="refused" :task-of="taskOf" :time-of="timeOf" />
+          <p v-if="told.said.value" class="caution" role="alert">{{ told.said.value }}</p>
         </article>
-        <ClockList :rows="rows" :done="ticks.done.value" :name-of="nameOf" :time-of="timeOf" @undo="ticks.undo" />
+        <ClockList
+          :rows="rows"
+          :done="told.done.value"
+          :put="told.put.value"
+          :people="problem.people.map((p) => p.id)"
+          :opens="opens!"
+          :name-of="nameOf"
+          :time-of="timeOf"
+          @undo="undo"
+          @move="move"
+        />
+        <ClockCalendars v-if="opens" :rows="rows" :opens="opens" :day="plan.day" :name-of="nameOf" />
       </template>
       <p class="small quiet no-print">{{ t('clock.why') }}</p>
     </section>

@@ -12,7 +12,14 @@ import { useWho } from './who'
 
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
-const OVERLAID: readonly string[] = [...FACT_ROUTES, 'putRecipe', 'putWork', 'putPlanLine', 'putServiceDay']
+const OVERLAID: readonly string[] = [
+  ...FACT_ROUTES,
+  'putRecipe',
+  'putWork',
+  'putPlanLine',
+  'putServiceDay',
+  'putDayTask',
+]
 
 /** As it would be told today: what an earlier release put down is sent as it is, and shown so. */
 const ofToday = (e: Entry): Entry => ({ ...e, body: todaysBody(e.body) })

@@ -83,16 +83,14 @@ function tried(
     const id = ready.reduce((best, x) => ((keys.get(x) ?? 0) > (keys.get(best) ?? 0) ? x : best))
     const task = byId.get(id)!
     const after = followers.get(id)!.map((f) => ({ ...f, startMin: plan.get(f.task)!.startMin }))
+    const earliest = Math.max(firstMin, task.earliestMin ?? -Infinity, ...startsAfter(task, fixed, byId))
     const latest = Math.min(
       task.latestMin ?? endMin,
       due.get(id) ?? Infinity,
       ...after.map((f) => f.startMin - f.leastMin),
+      ...endsSoonAfter(task, fixed, byId, earliest),
     )
-    const found = room.latestEnd(
-      task,
-      latest,
-      Math.max(firstMin, task.earliestMin ?? -Infinity, ...startsAfter(task, fixed, byId)),
-    )
+    const found = room.latestEnd(task, latest, earliest)
     if ('why' in found) return found
     const tight = after.find((f) => f.mostMin !== undefined && f.startMin - found.endMin > f.mostMin)
     if (tight) {
@@ -117,8 +115,20 @@ const startsAfter = (task: Task, fixed: Plan, byId: ReadonlyMap<string, Task>): 
     return at && what ? [endOf(what, at.startMin) + leastMin] : []
   })
 
+/**
+ * Moments by which a task has to be over, since what stands before it may lie only so long; where that is past already,
+ * it is as soon as it goes.
+ */
+const endsSoonAfter = (task: Task, fixed: Plan, byId: ReadonlyMap<string, Task>, earliestMin: number): number[] =>
+  task.after.flatMap(({ task: before, mostMin }) => {
+    const [at, what] = [fixed.get(before), byId.get(before)]
+    if (!at || !what || mostMin === undefined) return []
+    const until = endOf(what, at.startMin) + mostMin + lengthOf(task)
+    return until >= earliestMin + lengthOf(task) ? [until] : []
+  })
+
 /** Hands and resources of a problem, and what is taken of them. */
-class Room {
+export class Room {
   private readonly people: Hands[]
   private readonly resources: Map<string, Busy>
   constructor(private readonly problem: Problem) {
@@ -130,6 +140,19 @@ class Room {
     for (const use of task.uses)
       this.resources.get(use.resource)?.take(busySpan(task, use, startMin, this.problem.endMin), use.amount)
     this.people.find((p) => p.id === personId)?.take({ fromMin: startMin, toMin: startMin + task.handMin })
+  }
+
+  /** What is in the way of a task just where it is put; nothing where it can stand there. */
+  refuses(task: Task, { startMin, personId }: Placed): Pick<Blocked, 'why' | 'resource'> | null {
+    for (const use of task.uses) {
+      const span = busySpan(task, use, startMin, this.problem.endMin)
+      if (this.resources.get(use.resource)?.blockedUntil(span, use.amount) != null)
+        return { why: 'resource', resource: use.resource }
+    }
+    if (task.handMin <= 0) return null
+    const hands = this.people.find((p) => p.id === personId)
+    const isFree = hands?.blockedUntil({ fromMin: startMin, toMin: startMin + task.handMin }) === null
+    return isFree ? null : { why: 'hands' }
   }
 
   /** The latest end at or before a moment, with hands and all that it takes; or why there is none. */

@@ -1,7 +1,7 @@
 import { MOST_SIZES } from '#core/recipe/document'
 import { MOST_SHIFTS } from '#core/schedule/service'
 import { ROUTES } from '../routes'
-import { byId, day, endpoint, id, made, name, version, z, type Endpoint } from './endpoint'
+import { byId, day, endpoint, id, instant, made, name, version, z, type Endpoint } from './endpoint'
 
 // Cups planned for a day, when the stand opens on it, and who is there.
 
@@ -34,6 +34,22 @@ export const serviceDay = z.object({
   version,
 })
 export type ServiceDay = z.infer<typeof serviceDay>
+
+/** What became of a task of a day's clock: done, put where somebody wants it, or open again. */
+export const TASK_STATES = ['done', 'put', 'open'] as const
+export const dayTask = z.object({
+  id,
+  standId: id,
+  day,
+  /** the task, as the day's plan names it */
+  task: z.string().regex(/^[\x21-\x7e]{1,200}$/),
+  state: z.enum(TASK_STATES),
+  startsAt: instant,
+  /** whose hands are on it; null where none are */
+  hands: name.nullable(),
+  version,
+})
+export type DayTaskRow = z.infer<typeof dayTask>
 
 export const PLAN = {
   plan: endpoint({
@@ -69,6 +85,19 @@ export const PLAN = {
     summary: 'Say (version 0) or change the hours of a day and who is there',
     params: byId,
     body: serviceDay.omit({ id: true }),
+    reply: made,
+  }),
+  dayTasks: endpoint({
+    ...ROUTES.dayTasks,
+    summary: 'What was ticked of a day at a stand, and what was put elsewhere',
+    query: z.object({ stand: id, day }),
+    reply: z.array(dayTask),
+  }),
+  putDayTask: endpoint({
+    ...ROUTES.putDayTask,
+    summary: 'Tick (version 0) or change a task of a day',
+    params: byId,
+    body: dayTask.omit({ id: true }),
     reply: made,
   }),
 } satisfies Record<string, Endpoint>

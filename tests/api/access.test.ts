@@ -153,6 +153,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
     batches: { stand },
     plan: { stand, day: '2026-11-25' },
     serviceDay: { stand, day: '2026-11-25' },
+    dayTasks: { stand, day: '2026-11-25' },
     fruitPresses: { stand },
     bench: { stand },
     packs: { need: 'lemon:1000' },

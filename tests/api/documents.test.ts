@@ -364,6 +364,18 @@ describe('every write that carries a key', () => {
         version: 0,
       },
     }),
+    putDayTask: async () => ({
+      params: { id: uuid() },
+      body: {
+        standId: stand,
+        day: '2027-02-03',
+        task: `${uuid()}/jug`,
+        state: 'done',
+        startsAt: '2027-02-03T08:00:00.000Z',
+        hands: 'Ana',
+        version: 0,
+      },
+    }),
     putServiceDay: async () => ({
       params: { id: uuid() },
       body: { standId: stand, day: '2027-02-03', opensAt: '10:00', closesAt: '16:00', shifts: [], version: 0 },

@@ -21,6 +21,7 @@ const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = {
   putEquipment: 81,
   putWork: 86,
   putServiceDay: 88,
+  putDayTask: 91,
 }
 const control = async (what: string): Promise<string> => {
   const r = await fetch(process.env.OLVEX_TEST_CONTROL! + what)

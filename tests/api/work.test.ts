@@ -241,4 +241,22 @@ describe('writes that meet', () => {
     const { service } = (await owner.call('serviceDay', { query: { stand, day: '2026-12-02' } })).body
     expect(service).toMatchObject({ id: mine, opensAt: '09:30', version: 2 })
   })
+  it('a task of a day is ticked once, whichever tablet does it, and seen by all', async () => {
+    const day = '2026-12-02'
+    const body = { standId: stand, day, task: `${uuid()}/jug`, hands: 'Ana', version: 0 }
+    const put = (id: string, over: object = {}) =>
+      owner.call('putDayTask', {
+        params: { id },
+        body: { ...body, state: 'done', startsAt: '2026-12-02T08:15:00.000Z', ...over },
+      })
+    const ids = Array.from({ length: 4 }, () => uuid())
+    const answers = await Promise.all(ids.map((id) => put(id)))
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409])
+    const mine = ids[answers.findIndex((a) => a.status === 200)]!
+    expect((await put(mine, { state: 'open', version: 1 })).status).toBe(200)
+    const rows = (await owner.call('dayTasks', { query: { stand, day } })).body
+    expect(rows).toMatchObject([{ id: mine, state: 'open', startsAt: '2026-12-02T08:15:00.000Z', version: 2 }])
+    expect(codesOf(await put(uuid(), { task: 'two words' }))).toEqual(['task:field-invalid'])
+    expect((await put(uuid(), { standId: uuid() })).status).toBe(404)
+  })
 })

@@ -1,15 +1,24 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { DayTask, Row } from '#core/schedule'
+import type { DayTask, Placed, Row } from '#core/schedule'
 
 /** Everything of a day in the order of the clock; what was ticked can be taken back. */
 defineProps<{
   rows: readonly Row<DayTask>[]
   done: ReadonlySet<string>
+  /** what somebody put where it stands */
+  put: ReadonlySet<string>
+  people: readonly string[]
+  opens: string
   nameOf: (task: DayTask) => string
   timeOf: (minute: number) => string
 }>()
-defineEmits<{ undo: [id: string] }>()
+const emit = defineEmits<{ undo: [id: string]; move: [id: string, to: Placed] }>()
+const moving = ref('')
+function move(id: string, to: Placed): void {
+  emit('move', id, to)
+  moving.value = ''
+}
 const { t } = useI18n({ useScope: 'global' })
 </script>
 
@@ -25,14 +34,44 @@ const { t } = useI18n({ useScope: 'global' })
             ? t('clock.until', { who: r.personId ?? '', time: timeOf(r.startMin + r.task.handMin) })
             : t('clock.alone', { time: timeOf(r.endMin) })
         }}</span>
-        <v-btn
-          v-if="done.has(r.task.id)"
-          variant="text"
-          height="44"
-          class="no-print"
-          @click="$emit('undo', r.task.id)"
-          >{{ t('clock.undone') }}</v-btn
-        >
+        <span class="no-print acts">
+          <v-btn
+            v-if="done.has(r.task.id)"
+            variant="text"
+            height="44"
+            data-test="undo"
+            @click="$emit('undo', r.task.id)"
+            >{{ t('clock.undone') }}</v-btn
+          >
+          <template v-else-if="r.task.handMin > 0">
+            <v-btn
+              v-if="put.has(r.task.id)"
+              variant="text"
+              height="44"
+              data-test="let-go"
+              @click="$emit('undo', r.task.id)"
+              >{{ t('clock.letGo') }}</v-btn
+            >
+            <v-btn
+              variant="text"
+              height="44"
+              :aria-expanded="moving === r.task.id"
+              :aria-label="t('clock.moveOf', { task: nameOf(r.task) })"
+              data-test="move-task"
+              @click="moving = moving === r.task.id ? '' : r.task.id"
+              >{{ t('clock.move') }}</v-btn
+            >
+          </template>
+        </span>
+        <ClockMove
+          v-if="moving === r.task.id"
+          class="wide no-print"
+          :row="r"
+          :people="people"
+          :opens="opens"
+          @move="move(r.task.id, $event)"
+          @close="moving = ''"
+        />
       </li>
     </ol>
   </article>
@@ -52,7 +91,13 @@ li {
   padding: 8px 0;
   border-top: 1px solid var(--rule);
 }
-.ticked span {
+.acts {
+  justify-self: end;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.ticked > span:not(.acts) {
   text-decoration: line-through;
 }
 @media (max-width: 900px) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { busySpan, type DayTask, type Plan, type Problem, type SharedPiece } from '#core/schedule'
+import { busySpan, type DayTask, type Placed, type Plan, type Problem, type SharedPiece } from '#core/schedule'
 
 // A rail for each person and for each kind of piece: what is on it, from the first hand to the opening.
 const props = defineProps<{
@@ -10,7 +10,10 @@ const props = defineProps<{
   nowMin: number | null
   nameOf: (task: DayTask) => string
   timeOf: (minute: number) => string
+  /** what somebody put where it stands */
+  put: ReadonlySet<string>
 }>()
+const emit = defineEmits<{ move: [id: string, to: Placed] }>()
 const { t } = useI18n({ useScope: 'global' })
 
 interface Block {
@@ -45,6 +48,7 @@ const rails = computed(() => [
   ...props.problem.people.map((p) => ({
     key: `person-${p.id}`,
     title: p.id,
+    person: p.id as string | null,
     blocks: blocksOf((task) => {
       const placed = props.plan.get(task.id)
       return placed?.personId === p.id ? { fromMin: placed.startMin, toMin: placed.startMin + task.handMin } : null
@@ -55,6 +59,7 @@ const rails = computed(() => [
     .map((r) => ({
       key: r.key,
       title: t(`clock.piece.${r.key as SharedPiece}`),
+      person: null,
       blocks: blocksOf((task) => {
         const placed = props.plan.get(task.id)
         const use = task.uses.find((u) => u.resource === r.key)
@@ -72,6 +77,35 @@ const marks = computed(() => {
   for (let m = 0; m >= first.value; m -= step) out.push(m)
   return out
 })
+
+/** A task that is being dragged: by how many minutes, to the next five. */
+const SNAP_MIN = 5
+const drag = shallowRef<{ id: string; x: number; byMin: number; widthPx: number } | null>(null)
+function take(e: PointerEvent, task: DayTask): void {
+  const rail = (e.currentTarget as HTMLElement).parentElement!
+  ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
+  drag.value = { id: task.id, x: e.clientX, byMin: 0, widthPx: rail.clientWidth }
+}
+function pull(e: PointerEvent): void {
+  const of = drag.value
+  if (!of) return
+  const minutes = ((e.clientX - of.x) / of.widthPx) * (props.problem.endMin - first.value)
+  drag.value = { ...of, byMin: Math.round(minutes / SNAP_MIN) * SNAP_MIN }
+}
+/** It is put on the rail of whoever it is let go over. */
+function letGo(e: PointerEvent): void {
+  const of = drag.value
+  drag.value = null
+  const placed = of && props.plan.get(of.id)
+  if (!of || !placed) return
+  const over = document
+    .elementsFromPoint(e.clientX, e.clientY)
+    .map((el) => el.closest<HTMLElement>('[data-person]')?.dataset.person)
+    .find((p) => p !== undefined)
+  const to = { startMin: placed.startMin + of.byMin, personId: over ?? placed.personId }
+  if (to.startMin !== placed.startMin || to.personId !== placed.personId) emit('move', of.id, to)
+}
+const pulledMin = (task: DayTask): number => (drag.value?.id === task.id ? drag.value.byMin : 0)
 </script>
 
 <template>
@@ -81,14 +115,27 @@ const marks = computed(() => {
     </div>
     <section v-for="r in rails" :key="r.key" class="rail" :data-test="`rail-${r.key}`">
       <h3 class="small">{{ r.title }}</h3>
-      <ol :style="{ height: `${heightOf(r.blocks)}px` }">
+      <ol :data-person="r.person ?? undefined" :style="{ height: `${heightOf(r.blocks)}px` }">
         <li
           v-for="b in r.blocks"
           :key="b.task.id"
-          :style="{ left: `${at(b.fromMin)}%`, width: `${at(b.toMin) - at(b.fromMin)}%`, top: `${b.row * ROW}px` }"
+          :class="{ own: r.person !== null, put: put.has(b.task.id) }"
+          :style="{
+            left: `${at(b.fromMin + (r.person ? pulledMin(b.task) : 0))}%`,
+            width: `${at(b.toMin) - at(b.fromMin)}%`,
+            top: `${b.row * ROW}px`,
+          }"
           :title="`${timeOf(b.fromMin)} ${nameOf(b.task)}`"
+          :data-task="b.task.id"
+          v-on="
+            r.person ? { pointerdown: (e: PointerEvent) => take(e, b.task), pointermove: pull, pointerup: letGo } : {}
+          "
         >
-          <span>{{ nameOf(b.task) }}</span>
+          <span
+            ><template v-if="pulledMin(b.task) && r.person"
+              ><b>{{ timeOf(b.fromMin + pulledMin(b.task)) }}</b> </template
+            >{{ nameOf(b.task) }}</span
+          >
         </li>
       </ol>
     </section>
@@ -147,6 +194,16 @@ li {
   white-space: nowrap;
   font-size: 13px;
   line-height: 26px;
+}
+li.own {
+  cursor: grab;
+  /* Sideways it is pulled; up and down the page goes on. */
+  touch-action: pan-y;
+  user-select: none;
+}
+li.put {
+  border-width: 3px;
+  line-height: 23px;
 }
 li span {
   padding: 0 6px;

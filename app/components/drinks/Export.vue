@@ -36,12 +36,8 @@ function save(): void {
     minutes: made.handMin + made.waitMin,
     document,
   })
-  const url = URL.createObjectURL(new Blob([JSON.stringify(ld, null, 2)], { type: 'application/ld+json' }))
-  const a = window.document.createElement('a')
-  a.href = url
-  a.download = `${draft.name.value.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.jsonld`
-  a.click()
-  URL.revokeObjectURL(url)
+  const file = `${draft.name.value.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.jsonld`
+  saveText(file, JSON.stringify(ld, null, 2), 'application/ld+json')
 }
 </script>
 

@@ -497,6 +497,16 @@ export const MIGRATIONS: readonly Migration[] = [
       ADD COLUMN IF NOT EXISTS spread INT NULL`,
   },
   { name: '0090-stand-left', sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS left_ml ${AMOUNT} NOT NULL DEFAULT 0` },
+  // What was ticked of a day's clock, and what was put elsewhere, for every tablet.
+  {
+    name: '0091-day-task',
+    sql: table(
+      'day_task',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), day DATE NOT NULL,
+        task VARCHAR(200) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, state VARCHAR(10) NOT NULL,
+        starts_at ${AT} NOT NULL, hands VARCHAR(80) NULL, version INT NOT NULL, UNIQUE KEY one_a_day (stand_id, day, task)`,
+    ),
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -80,6 +80,16 @@ const PLAN_LINE = {
   version: whole,
 }
 const SERVICE_DAY = { id: pk, standId: ref, day, opensAt: text(5), closesAt: text(5), shifts: json, version: whole }
+const DAY_TASK = {
+  id: pk,
+  standId: ref,
+  day,
+  task: text(200),
+  state: word<'done' | 'put' | 'open'>(10),
+  startsAt: at,
+  hands: textOrNull(80),
+  version: whole,
+}
 
 export class Recipe extends Model {
   declare static readonly row: RowOf<typeof RECIPE>
@@ -105,6 +115,9 @@ export class PlanLine extends Model {
 export class ServiceDay extends Model {
   declare static readonly row: RowOf<typeof SERVICE_DAY>
 }
+export class DayTask extends Model {
+  declare static readonly row: RowOf<typeof DAY_TASK>
+}
 
 export const MENU: readonly Table[] = [
   [Recipe, 'recipe', RECIPE],
@@ -115,4 +128,5 @@ export const MENU: readonly Table[] = [
   [StandUse, 'stand_use', STAND_USE],
   [PlanLine, 'plan_line', PLAN_LINE],
   [ServiceDay, 'service_day', SERVICE_DAY],
+  [DayTask, 'day_task', DAY_TASK],
 ]
