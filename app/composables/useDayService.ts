@@ -37,6 +37,6 @@ export function useDayService() {
     const body = { standId: session.standId, day: plan.day, ...told, version: from?.version ?? 0 }
     await outbox.keep('putServiceDay', { key, params: { id }, body })
   }
-  watch(() => [session.standId, plan.day, plan.lines], load, { immediate: true })
+  watch(() => [session.standId, plan.day, plan.loads], load, { immediate: true })
   return { service, ready, put, load }
 }

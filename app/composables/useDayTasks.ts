@@ -38,7 +38,7 @@ export function useDayTasks(opens: () => string | null) {
     () => [session.standId, plan.day],
     () => (answered.value = []),
   )
-  watch(() => [session.standId, plan.day, plan.lines], load, { immediate: true })
+  watch(() => [session.standId, plan.day, plan.loads], load, { immediate: true })
 
   const inState = (state: DayTaskRow['state']): DayTaskRow[] => rows.value.filter((r) => r.state === state)
   const done = computed(() => new Set(inState('done').map((r) => r.task)))

@@ -102,7 +102,8 @@ export const useOutbox = defineStore('outbox', () => {
     const before = new Set(delivered.value.filter((e) => routes.includes(e.route) && isRead(e)))
     // An older answer that was kept on the tablet does not have it yet.
     return () => {
-      if (offlineSince.value === null) delivered.value = delivered.value.filter((e) => !before.has(e))
+      // What changes nothing is not told: whoever reads again because of it would never end.
+      if (offlineSince.value === null && before.size) delivered.value = delivered.value.filter((e) => !before.has(e))
     }
   }
   const ofOthers = computed(() => locked.value + entries.value.length - mine.value.length)

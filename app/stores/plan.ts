@@ -57,6 +57,8 @@ export const usePlan = defineStore('plan', () => {
   const fruit = useFruit()
   const catalogue = useCatalogue()
   const answered = shallowRef(NOTHING_PLANNED)
+  /** counts up with every answer: what belongs to the same day is read again */
+  const loads = ref(0)
   const today = computed(() =>
     session.minute >= 0 && session.stand ? dayOf(session.now(), session.stand.timeZone) : '',
   )
@@ -174,6 +176,7 @@ export const usePlan = defineStore('plan', () => {
     ])
     answered.value = { shown, today: now, tomorrow: next }
     settled()
+    loads.value++
   }
   return {
     lines,
@@ -191,6 +194,7 @@ export const usePlan = defineStore('plan', () => {
     wanted,
     litres,
     totalCost,
+    loads,
     load,
   }
 })
