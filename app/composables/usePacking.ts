@@ -22,20 +22,26 @@ export function usePacking() {
     plan.sheets.map((s) => toHold(s.line.id, s.batch.evaluation, s.batch.rounded.volume.value)),
   )
   const held = shallowRef<ReadonlyMap<string, Held>>(new Map())
-  let asked = 0
-  watch(
-    [batches, vessels],
-    async ([drinks, of]) => {
-      const mine = ++asked
-      try {
-        const solution = drinks.length && of.length ? await solve(packingProgram(drinks, of)) : null
-        if (mine === asked) held.value = new Map(heldIn(drinks, of, solution).map((h) => [h.id, h]))
-      } catch (e) {
-        if (!(e instanceof SolverStopped)) throw e
-      }
-    },
-    { immediate: true },
-  )
+  let isBusy = false
+  let isOld = false
+  /** One at a time: what changed meanwhile is looked for once more, as it is then. */
+  async function pack(): Promise<void> {
+    isOld = isBusy
+    if (isBusy) return
+    isBusy = true
+    try {
+      const [drinks, of] = [batches.value, vessels.value]
+      const solution = drinks.length && of.length ? await solve(packingProgram(drinks, of)) : null
+      held.value = new Map(heldIn(drinks, of, solution).map((h) => [h.id, h]))
+    } catch (e) {
+      if (!(e instanceof SolverStopped)) throw e
+      isOld = false
+    } finally {
+      isBusy = false
+    }
+    if (isOld) await pack()
+  }
+  watch([batches, vessels], pack, { immediate: true })
 
   const openMin = computed(() => (service.value ? openMinutes(service.value, session.stand!.timeZone) : null))
   /** When a drink's vessels are filled again: the moment where hours were said. */
