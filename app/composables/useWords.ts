@@ -10,6 +10,7 @@ const FETCHED = {
     balance: () => import('~/i18n/en/balance').then((m) => m.balance),
     clock: () => import('~/i18n/en/clock').then((m) => m.clock),
     service: () => import('~/i18n/en/service').then((m) => m.service),
+    shop: () => import('~/i18n/en/shop').then((m) => m.shop),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -19,6 +20,7 @@ const FETCHED = {
     balance: () => import('~/i18n/es/balance').then((m) => m.balance),
     clock: () => import('~/i18n/es/clock').then((m) => m.clock),
     service: () => import('~/i18n/es/service').then((m) => m.service),
+    shop: () => import('~/i18n/es/shop').then((m) => m.shop),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

@@ -135,6 +135,7 @@ function download(): void {
         <p v-if="noPacks" class="small quiet">{{ t('buying.noPacks') }}</p>
         <p class="small quiet no-print">{{ t('buying.how', { p: chance }) }}</p>
         <div class="row no-print wrap">
+          <v-btn to="/shop" data-test="to-shop">{{ t('buying.shop') }}</v-btn>
           <v-btn color="primary" data-test="print-list" @click="print">{{ t('buying.print') }}</v-btn><v-btn
             data-test="buy-csv"
             @click="download"

@@ -154,6 +154,7 @@ export const usePlan = defineStore('plan', () => {
       if (cup) count.set(cup, (count.get(cup) ?? 0) + serving.cups.value)
     }
     return [...count].map(([id, n]) => ({
+      cupId: id,
       name: catalogue.cups.find((c) => c.id === id)?.name ?? '',
       count: n,
       held: fruit.heldOf(goodsKey('cup', id), day.value, 'pieces'),

@@ -12,6 +12,8 @@ import { clock as clockEn } from '../../app/i18n/en/clock'
 import { clock as clockEs } from '../../app/i18n/es/clock'
 import { service as serviceEn } from '../../app/i18n/en/service'
 import { service as serviceEs } from '../../app/i18n/es/service'
+import { shop as shopEn } from '../../app/i18n/en/shop'
+import { shop as shopEs } from '../../app/i18n/es/shop'
 import { paste as pasteEn } from '../../app/i18n/en/paste'
 import { paste as pasteEs } from '../../app/i18n/es/paste'
 import { preps as prepsEn } from '../../app/i18n/en/preps'
@@ -129,10 +131,10 @@ const leaves = (tree: Tree, at = ''): [string, string][] =>
 
 describe('messages', () => {
   const english = new Map(
-    [en, balanceEn, clockEn, labEn, pasteEn, prepsEn, serviceEn, templatesEn].flatMap((words) => leaves(words)),
+    [en, balanceEn, clockEn, labEn, pasteEn, prepsEn, serviceEn, shopEn, templatesEn].flatMap((words) => leaves(words)),
   )
   const spanish = new Map(
-    [es, balanceEs, clockEs, labEs, pasteEs, prepsEs, serviceEs, templatesEs].flatMap((words) => leaves(words)),
+    [es, balanceEs, clockEs, labEs, pasteEs, prepsEs, serviceEs, shopEs, templatesEs].flatMap((words) => leaves(words)),
   )
   it('are the same in both languages, placeholders too', () => {
     expect([...spanish.keys()].sort()).toEqual([...english.keys()].sort())

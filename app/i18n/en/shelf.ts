@@ -279,6 +279,7 @@ export const shelf = {
     unsure: 'Too little is known of {list} for this chance; the mean is taken.',
     noPacks: 'Packs and prices need the connection.',
     how: 'Kilos: litres divided by what the next lot gives at least, in {p} of 100 lots, from your own presses blended with the handbook while they are few. Packs: the cheapest whole ones of the price lists.',
+    shop: 'Tick off in the shop',
     print: 'Print the list',
   },
   list: {

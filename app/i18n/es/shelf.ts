@@ -280,6 +280,7 @@ export const shelf: typeof en = {
     unsure: 'Se sabe muy poco de {list} para esta seguridad; se toma la media.',
     noPacks: 'Los paquetes y precios necesitan conexión.',
     how: 'Kilos: litros entre lo que da al menos el próximo lote, en {p} de 100 lotes, según tus exprimidas mezcladas con el manual mientras son pocas. Paquetes: los enteros más baratos de las listas.',
+    shop: 'Tachar en la tienda',
     print: 'Imprimir la lista',
   },
   list: {
