@@ -11,6 +11,7 @@ import {
   type Standing,
 } from '#core/schedule'
 import { dayOf, isDay } from '#core/time'
+import { fillOf } from '~/utils/colours'
 import { usePlan } from '~/stores/plan'
 import { useDrinks } from '~/stores/drinks'
 import { useSession } from '~/stores/session'
@@ -54,6 +55,11 @@ const minuteNow = computed(() =>
 const isOpen = computed(() => minuteNow.value !== null && minuteNow.value >= 0)
 const nowMin = computed(() => (isOpen.value ? null : minuteNow.value))
 const madeName = (id: string): string => drinks.byId.get(id)?.name ?? name(id)
+/** The colour that there is most of in it. */
+function fillOfMaking(id: string): string {
+  const layers = work.day.value.makings.find((m) => m.id === id)?.evaluation.layers ?? []
+  return fillOf(layers.find((l) => !l.fillsUp)?.key ?? 'water')
+}
 /** What a task is, in words: what is done, and of what. */
 function nameOf({ making, does }: DayTask): string {
   if (does === 'pressing') return t('clock.pressing', { name: madeName(making) })
@@ -134,6 +140,8 @@ watch([() => day.service.value, tasks, ready], () => ready.value && find(), { im
             :name-of="nameOf"
             :time-of="timeOf"
             :put="told.put.value"
+            :fill-of="fillOfMaking"
+            :made-name="madeName"
             @move="move"
           />
           <ClockRefused v-if="refused" :refused="refused" :task-of="taskOf" :time-of="timeOf" />

@@ -1,5 +1,5 @@
 import { loadSolver, type Solver, type Terms } from '../solve'
-import { bestPlan, improvements, latestPlan, lengthOf, spanOf, type Plan, type Problem, type Task } from '.'
+import { bestPlan, improvements, latestPlan, lengthOf, levelsOf, spanOf, type Plan, type Problem, type Task } from '.'
 import { caseOf } from './cases'
 import { faultsOf } from './faults'
 
@@ -85,6 +85,21 @@ describe('a plan back from the opening', () => {
     const { blocked } = latestPlan({ ...late, firstMin: -35 })
     expect(blocked).toMatchObject({ task: 'press', shortMin: 5 })
   })
+})
+
+it('what a fridge holds over the day: more with each batch, all of it at the opening', () => {
+  const keep = (id: string, amount: number) => task(id, { uses: [{ resource: 'fridge', amount, during: 'kept' }] })
+  const problem = day([keep('tea', 5000), keep('lemonade', 12_000)])
+  const plan: Plan = new Map([
+    ['tea', { startMin: -60, personId: 'ana' }],
+    ['lemonade', { startMin: -30, personId: 'ana' }],
+  ])
+  expect(levelsOf(problem, plan, 'fridge')).toEqual([
+    { fromMin: -50, amount: 5000 },
+    { fromMin: -20, amount: 17_000 },
+    { fromMin: 1, amount: 0 },
+  ])
+  expect(levelsOf(problem, plan, 'burner')).toEqual([])
 })
 
 describe('what cannot be', () => {

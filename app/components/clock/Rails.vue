@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { busySpan, type DayTask, type Placed, type Plan, type Problem, type SharedPiece } from '#core/schedule'
+import { axisOf } from '~/utils/axis'
 
 // A rail for each person and for each kind of piece: what is on it, from the first hand to the opening.
 const props = defineProps<{
@@ -12,6 +13,9 @@ const props = defineProps<{
   timeOf: (minute: number) => string
   /** what somebody put where it stands */
   put: ReadonlySet<string>
+  /** colour and name of what is made */
+  fillOf: (making: string) => string
+  madeName: (making: string) => string
 }>()
 const emit = defineEmits<{ move: [id: string, to: Placed] }>()
 const { t } = useI18n({ useScope: 'global' })
@@ -23,7 +27,18 @@ interface Block {
   row: number
 }
 const first = computed(() => Math.min(-30, ...[...props.plan.values()].map((p) => p.startMin)))
-const at = (minute: number): number => (100 * (minute - first.value)) / (props.problem.endMin - first.value)
+/** When anybody's hands are on something: what lies between is drawn short where it is long. */
+const axis = computed(() =>
+  axisOf(
+    first.value,
+    props.problem.endMin,
+    props.tasks.flatMap((task) => {
+      const placed = props.plan.get(task.id)
+      return placed && task.handMin ? [{ fromMin: placed.startMin, toMin: placed.startMin + task.handMin }] : []
+    }),
+  ),
+)
+const at = (minute: number): number => axis.value.at(minute)
 
 /** Side by side in as few rows as they need. */
 function rows(spans: Omit<Block, 'row'>[]): Block[] {
@@ -70,11 +85,11 @@ const rails = computed(() => [
 ])
 const ROW = 34
 const heightOf = (blocks: readonly Block[]): number => ROW * (1 + Math.max(0, ...blocks.map((b) => b.row)))
-/** Full hours, or halves where there are few. */
+/** Full hours, or halves, as far as there is room between them. */
+const ROOM = 9
 const marks = computed(() => {
-  const step = first.value < -600 ? 120 : first.value < -240 ? 60 : 30
-  const out: number[] = []
-  for (let m = 0; m >= first.value; m -= step) out.push(m)
+  const out: number[] = [0]
+  for (let m = -30; m >= first.value; m -= 30) if (at(out.at(-1)!) - at(m) >= ROOM) out.push(m)
   return out
 })
 
@@ -89,8 +104,9 @@ function take(e: PointerEvent, task: DayTask): void {
 function pull(e: PointerEvent): void {
   const of = drag.value
   if (!of) return
-  const minutes = ((e.clientX - of.x) / of.widthPx) * (props.problem.endMin - first.value)
-  drag.value = { ...of, byMin: Math.round(minutes / SNAP_MIN) * SNAP_MIN }
+  const from = props.plan.get(of.id)!.startMin
+  const minute = axis.value.minuteAt(at(from) + (100 * (e.clientX - of.x)) / of.widthPx)
+  drag.value = { ...of, byMin: Math.round((minute - from) / SNAP_MIN) * SNAP_MIN }
 }
 /** It is put on the rail of whoever it is let go over. */
 function letGo(e: PointerEvent): void {
@@ -113,6 +129,13 @@ const pulledMin = (task: DayTask): number => (drag.value?.id === task.id ? drag.
     <div class="axis" aria-hidden="true">
       <span v-for="m in marks" :key="m" class="small" :style="{ left: `${at(m)}%` }">{{ timeOf(m) }}</span>
     </div>
+    <div
+      v-for="s in axis.short"
+      :key="s.fromMin"
+      class="short"
+      aria-hidden="true"
+      :style="{ '--at': at(s.fromMin) / 100, '--wide': (at(s.toMin) - at(s.fromMin)) / 100 }"
+    />
     <section v-for="r in rails" :key="r.key" class="rail" :data-test="`rail-${r.key}`">
       <h3 class="small">{{ r.title }}</h3>
       <ol :data-person="r.person ?? undefined" :style="{ height: `${heightOf(r.blocks)}px` }">
@@ -139,6 +162,15 @@ const pulledMin = (task: DayTask): number => (drag.value?.id === task.id ? drag.
         </li>
       </ol>
     </section>
+    <ClockFridge
+      :tasks="tasks"
+      :plan="plan"
+      :problem="problem"
+      :at="at"
+      :from-min="first"
+      :fill-of="fillOf"
+      :name-of="madeName"
+    />
     <div v-if="nowMin !== null && nowMin > first && nowMin < 0" class="now" :style="{ '--at': at(nowMin) / 100 }">
       <span class="small">{{ t('clock.now') }}</span>
     </div>
@@ -166,7 +198,17 @@ const pulledMin = (task: DayTask): number => (drag.value?.id === task.id ? drag.
   transform: translateX(-100%);
   font-weight: 700;
 }
+.short {
+  position: absolute;
+  top: 24px;
+  bottom: 0;
+  left: calc(var(--head) + (100% - var(--head)) * var(--at));
+  width: calc((100% - var(--head)) * var(--wide));
+  background: repeating-linear-gradient(135deg, transparent 0 9px, #e7dcc1 9px 11px);
+  opacity: 0.6;
+}
 .rail {
+  position: relative;
   display: grid;
   grid-template-columns: var(--head) minmax(0, 1fr);
   border-top: 1px solid var(--rule);

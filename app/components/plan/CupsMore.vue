@@ -97,6 +97,7 @@ const withSize = (cupId: string, cups: number) => [
 
 <style scoped>
 .fields {
+  margin-top: 10px;
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px;

@@ -62,6 +62,7 @@ const make = computed(() => cupsToMake(props.expected, props.spread, chance.valu
       <v-btn
         v-if="make.value !== cups && make.value > 0"
         height="48"
+        color="primary"
         data-test="make-many"
         @click="emit('make', make.value)"
         >{{ t('service.take', { n: n(make.value) }) }}</v-btn

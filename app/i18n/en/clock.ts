@@ -53,6 +53,8 @@ export const clock = {
       resource: '{task}: this is taken then: {piece}.',
       time: '{task} would have too little time left. It stays where it was.',
     },
+    fridgePeak: '{peak} stand cold at the opening',
+    fridgeOf: '{peak} of {room} at the opening',
     piece: {
       burner: 'Burner',
       blender: 'Blender',

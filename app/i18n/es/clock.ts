@@ -53,6 +53,8 @@ export const clock = {
       resource: '{task}: esto está ocupado entonces: {piece}.',
       time: '{task} se quedaría sin tiempo. Se queda donde estaba.',
     },
+    fridgePeak: '{peak} en frío al abrir',
+    fridgeOf: '{peak} de {room} al abrir',
     piece: {
       burner: 'Fogón',
       blender: 'Licuadora',
