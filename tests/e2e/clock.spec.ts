@@ -1,8 +1,11 @@
-import { answered, asOwner, expect, input, test } from './steps'
+import { readFileSync } from 'node:fs'
+import ICAL from 'ical.js'
+import { answered, asCrew, asOwner, expect, input, test } from './steps'
 
 // The clock of a day: hours are told, what is to be done now stands in the largest words, and what cannot be done in
 // time says what would help.
 test('the day’s work by the clock: hours, what is next, what is done, and what does not fit', async ({ page }) => {
+  test.setTimeout(180_000)
   await asOwner(page)
   await page.goto('/plan')
   await page.getByRole('button', { name: 'Tomorrow' }).click()
@@ -31,6 +34,62 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
     await expect(page.locator('[data-test=clock-list] .ticked')).toHaveCount(1)
     await page.locator('[data-test=clock-list] .ticked button').click()
     await expect(page.locator('[data-test=clock-list] .ticked')).toHaveCount(0)
+  })
+
+  await test.step('a task is put elsewhere: the rest follows, or it says why not; another tablet sees both', async () => {
+    const list = page.locator('[data-test=clock-list]')
+    const press = list.locator('li', { hasText: 'Press' }).last()
+    const was = await press.locator('b.num').innerText()
+    const put = async (at: string): Promise<void> => {
+      await press.locator('[data-test=move-task]').click()
+      await input(page, 'move-to').fill(at)
+      await page.locator('[data-test=move-put]').click()
+    }
+    await put('later')
+    await expect(list).toContainText('That is no time of the clock')
+    await press.locator('[data-test=move-task]').click()
+    await put('06:10')
+    await expect(page.locator('[data-test=move-refused]')).toContainText('hands are not free then')
+    await expect(press.locator('b.num')).toHaveText(was)
+    // A quarter of an hour earlier.
+    const minute = Number(was.slice(-5, -3)) * 60 + Number(was.slice(-2)) - 15
+    const earlier = [Math.floor(minute / 60), minute % 60].map((x) => String(x).padStart(2, '0')).join(':')
+    await answered(page, '/day-tasks/', () => put(earlier))
+    await expect(page.locator('[data-test=move-refused]')).toHaveCount(0)
+    const own = list.locator('li:has([data-test=let-go])')
+    await expect(own.locator('b.num')).toHaveText(earlier)
+    const other = await page.context().browser()!.newContext()
+    const second = await other.newPage()
+    await asCrew(second)
+    await second.goto(page.url())
+    await expect(second.locator('li:has([data-test=let-go]) b.num')).toHaveText(earlier)
+    await other.close()
+    await answered(page, '/day-tasks/', () => page.locator('[data-test=let-go]').click())
+    await expect(page.locator('[data-test=let-go]')).toHaveCount(0)
+  })
+
+  await test.step('dragged on its rail, it stands where it is let go', async () => {
+    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
+    const block = page.locator('[data-test=rail-person-Noor] li', { hasText: 'Press' }).first()
+    const task = await block.getAttribute('data-task')
+    const box = (await block.boundingBox())!
+    await page.mouse.move(box.x + 4, box.y + 10)
+    await page.mouse.down()
+    await page.mouse.move(box.x - 16, box.y + 10, { steps: 4 })
+    await answered(page, '/day-tasks/', () => page.mouse.up())
+    await expect(page.locator(`li.put[data-task="${task}"]`).first()).toBeVisible()
+    await answered(page, '/day-tasks/', () => page.locator('[data-test=let-go]').click())
+  })
+
+  await test.step('a calendar file of a person is read by a calendar', async () => {
+    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
+    const mine = page.locator('[data-test=clock-list] li', { hasText: 'Noor, until' })
+    const file = page.waitForEvent('download')
+    await page.locator('[data-test=calendar-Noor]').click()
+    const text = readFileSync(await (await file).path(), 'utf8')
+    const events = new ICAL.Component(ICAL.parse(text) as never).getAllSubcomponents('vevent')
+    expect(events).toHaveLength(await mine.count())
+    expect(new ICAL.Event(events[0]!).summary.length).toBeGreaterThan(3)
   })
 
   await test.step('one pair of hands and ten minutes do not do it: what would is named', async () => {

@@ -96,6 +96,19 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
     await sound(page)
   }
 
+  // In the shop: ticked off, what was really bought is typed, and it is taken in with one touch.
+  await page.locator('[data-test=to-shop]').tap()
+  await expect(page.locator('h1')).toHaveText('En la tienda')
+  const tick = page.locator('[data-test^=shop-]').first()
+  const key = (await tick.getAttribute('data-test'))!.slice('shop-'.length)
+  await tick.locator('input[type=checkbox]').check()
+  await input(page, `bought-${key}`).fill('2,5')
+  await sound(page)
+  await page.locator('[data-test=take-in]').tap()
+  await expect(page.locator('[data-test=shop-taken]')).not.toBeEmpty()
+  await page.goto('/fruit')
+  await expect(page.locator('main')).toContainText('2,50')
+
   await page.locator('nav').getByText('Bebidas', { exact: true }).tap()
   await page.locator('[data-test=drink]').first().tap()
   await expect(page.locator('[data-test=sip-jug]')).toContainText(/\d\.\d/)
