@@ -128,7 +128,7 @@ export function useDayPlan(service: () => Service | null) {
   /** A task is put elsewhere: what follows, or why it cannot stand there, which changes nothing. */
   function move(standing: Standing, id: string, to: Placed): Refused | null {
     if (!problem.value) return null
-    const made = moved(problem.value, standing, id, to)
+    const made = moved(problem.value, found.value ?? new Map(), standing, id, to)
     if (!made.plan) return made.refused
     stop()
     found.value = made.plan

@@ -1,6 +1,6 @@
 import { seeded } from '../random'
 import { endOf, spanOf, type Plan, type Problem } from './problem'
-import { latestPlan, tailKeys, type Blocked } from './serial'
+import { latestPlan, tailKeys, type Blocked, type Made } from './serial'
 
 // Better plans by trying other orders: random keys for the serial scheme, changed one or two at a time from the best so
 // far, now and then from a worse one. Simulated annealing, K. Bouleimen, H. Lecocq, 2003 (memory).
@@ -78,18 +78,48 @@ interface Candidate {
   score: number
 }
 
+/** By the longest way before a task, by its length, by its hands, by what comes after. */
+const usualOrders = (problem: Problem): ReadonlyMap<string, number>[] => [
+  tailKeys(problem),
+  new Map(problem.tasks.map((t) => [t.id, t.handMin + t.waitMin])),
+  new Map(problem.tasks.map((t) => [t.id, t.handMin])),
+  new Map(problem.tasks.map((t) => [t.id, t.latestMin ?? problem.endMin])),
+]
+
+/** Orders that are tried by chance where none of the usual ones goes. */
+const BY_CHANCE = 60
+const SEED = 7
+
+/**
+ * A plan in any order that goes: that of another plan first, so that as little as can be changes, then the usual ones,
+ * then some by chance.
+ * @returns the plan, or what stands in the way of the first order
+ */
+export function anyPlan(problem: Problem, fixed: Plan, like: Plan): Made {
+  const random = seeded(SEED)
+  const asItStands = new Map([...like].map(([id, at]) => [id, at.startMin]))
+  let first: Made | null = null
+  const tried = (keys: ReadonlyMap<string, number>): Made => {
+    const made = latestPlan(problem, keys, fixed)
+    first ??= made
+    return made
+  }
+  for (const keys of [asItStands, ...usualOrders(problem)]) {
+    const made = tried(keys)
+    if (made.plan) return made
+  }
+  for (let i = 0; i < BY_CHANCE; i++) {
+    const made = tried(new Map(problem.tasks.map((t) => [t.id, random.next()])))
+    if (made.plan) return made
+  }
+  return first!
+}
+
 /** The best of a few orders that are usual: by the longest way before a task, by its length, by what comes after. */
 function startOf(problem: Problem, fixed?: Plan): Candidate | { blocked: Blocked } {
-  const tail = tailKeys(problem)
-  const orders = [
-    tail,
-    new Map(problem.tasks.map((t) => [t.id, t.handMin + t.waitMin])),
-    new Map(problem.tasks.map((t) => [t.id, t.handMin])),
-    new Map(problem.tasks.map((t) => [t.id, t.latestMin ?? problem.endMin])),
-  ]
   let best: Candidate | null = null
   let blocked: Blocked | null = null
-  for (const keys of orders) {
+  for (const keys of usualOrders(problem)) {
     const made = latestPlan(problem, keys, fixed)
     if (!made.plan) {
       blocked ??= made.blocked

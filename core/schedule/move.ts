@@ -1,5 +1,6 @@
 import { endOf, type Placed, type Plan, type Problem, type Task } from './problem'
-import { latestPlan, Room, type Blocked } from './serial'
+import { anyPlan } from './improve'
+import { Room, type Blocked } from './serial'
 
 // A task that somebody puts elsewhere: the rest follows, or it is said why it cannot.
 
@@ -18,14 +19,17 @@ export interface Standing {
   put: Plan
 }
 
-/** @param to the minute it starts, and whose hands are on it */
-export function moved(problem: Problem, { done, put }: Standing, id: string, to: Placed): Moved {
+/**
+ * @param now the plan as it stands: the rest keeps its order as far as it can
+ * @param to the minute it starts, and whose hands are on it
+ */
+export function moved(problem: Problem, now: Plan, { done, put }: Standing, id: string, to: Placed): Moved {
   const byId = new Map(problem.tasks.map((t) => [t.id, t]))
   const task = byId.get(id)!
   const fixed: Plan = new Map([...put, ...done])
   const refused = refusedAt(problem, byId, fixed, task, to)
   if (refused) return { plan: null, refused }
-  const made = latestPlan(problem, undefined, new Map(fixed).set(id, to))
+  const made = anyPlan(problem, new Map(fixed).set(id, to), now)
   if (made.plan) {
     const { plan } = made
     const late = problem.tasks.flatMap((after) =>

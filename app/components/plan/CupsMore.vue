@@ -17,7 +17,7 @@ const cupName = (id: string): string => catalogue.cups.find((c) => c.id === id)?
 const planned = (cupId: string): number => now.value.sizes.find((s) => s.cupId === cupId)?.cups ?? 0
 
 const ofNumber = (v: number | null | undefined): string => (v ? String(v) : '')
-const typed = reactive<Record<string, { text: string; number: number | null }>>({})
+const typed = reactive<Record<string, { text: string; number: number | null; asRead: string }>>({})
 const fields = computed(() => [
   ...sizes.value.map((s) => ({ field: `size-${s.cupId}`, was: planned(s.cupId) })),
   { field: 'expected', was: now.value.expected },
@@ -27,8 +27,11 @@ const fields = computed(() => [
 watch(
   fields,
   (all) => {
-    for (const { field, was } of all)
-      if (!faults.value[field]) typed[field] = { text: ofNumber(was), number: was || null }
+    for (const { field, was } of all) {
+      const [there, asRead] = [typed[field], ofNumber(was)]
+      if (!there || there.text === there.asRead) typed[field] = { text: asRead, number: was || null, asRead }
+      else there.asRead = asRead
+    }
   },
   { immediate: true },
 )
