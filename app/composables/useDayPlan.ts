@@ -1,31 +1,19 @@
 import {
-  makingsOf,
-  piecesOf,
-  pressingsOf,
   problemOf,
-  tasksOf,
   holdable,
   moved,
   type Blocked,
   type Hours,
   type Placed,
   type Plan,
-  type PlannedDrink,
-  type PlannedJuice,
   type Problem,
   type Refused,
   type Relief,
   type Service,
   type Standing,
 } from '#core/schedule'
-import { gPerMlOf } from '#core/books'
-import { scaledDocument } from '#core/recipe'
 import type { ScheduleAsk, ScheduleSaid } from '~/workers/schedule'
-import { useCatalogue } from '~/stores/catalogue'
-import { useDrinks } from '~/stores/drinks'
-import { useFruit } from '~/stores/fruit'
 import { usePlan } from '~/stores/plan'
-import { usePreps } from '~/stores/preps'
 import { useSession } from '~/stores/session'
 
 /** Orders that are tried: some seconds of a tablet. */
@@ -35,52 +23,9 @@ const SEED = 20
 /** The plan of the day's work: what is to be made, on whom and on what, and how it is getting better. */
 export function useDayPlan(service: () => Service | null) {
   const plan = usePlan()
-  const preps = usePreps()
-  const drinks = useDrinks()
-  const fruit = useFruit()
-  const catalogue = useCatalogue()
   const session = useSession()
 
-  const planned = computed((): PlannedDrink[] =>
-    plan.sheets.map((s) => ({
-      id: s.recipe.id,
-      cup: s.evaluation,
-      batch: s.batch.evaluation,
-      cups: s.batch.factor.value,
-    })),
-  )
-  const prepOf = (id: string) => {
-    const prep = preps.byId.get(id)
-    if (!prep?.evaluation) return undefined
-    const { document, context } = drinks.served(prep.recipe)
-    return {
-      onHandMl: prep.onHandMl,
-      standard: prep.evaluation,
-      made: (times: number) => drinks.evaluate({ document: scaledDocument(document, times), context }).evaluation,
-    }
-  }
-  const day = computed(() => makingsOf(planned.value, prepOf))
-  /** Juices that are pressed here, of what the makings take. */
-  const juices = computed((): PlannedJuice[] => {
-    const keys = new Set(
-      day.value.makings.flatMap((m) =>
-        m.evaluation.bill.own.flatMap(({ item }) => ('prep' in item ? [] : item.ingredient)),
-      ),
-    )
-    return [...keys].flatMap((juice) => {
-      const [data, of] = [catalogue.dataOf(juice), catalogue.fruitOf(juice)]
-      if (!data || !of) return []
-      const minPerL = fruit.yields.get(of)?.minutesPerL?.value ?? null
-      return [{ juice, onHandMl: fruit.usableMl(juice, plan.day), gPerMl: gPerMlOf(data), minPerL }]
-    })
-  })
-  const tasks = computed(() => tasksOf(day.value.makings, pressingsOf(juices.value, day.value.makings)))
-  const resources = computed(() =>
-    piecesOf(
-      catalogue.equipment.filter((e) => e.standId === session.standId),
-      catalogue.vessels.filter((v) => v.standId === session.standId).length,
-    ),
-  )
+  const { day, tasks, resources } = useDayWork(() => plan.sheets)
 
   const found = shallowRef<Plan | null>(null)
   const blocked = shallowRef<{ blocked: Blocked; reliefs: Relief[] } | null>(null)

@@ -74,6 +74,9 @@ const print = (): void => window.print()
         data-test="to-clock"
         >{{ t('plan.toClock') }}</NuxtLink
       >
+      <NuxtLink v-if="plan.sheets.length && session.mayPlan" to="/what-if" class="to-clock" data-test="to-what-if">{{
+        t('plan.toWhatIf')
+      }}</NuxtLink>
       <v-btn v-if="plan.sheets.length" color="primary" block data-test="print" @click="print">{{
         t('plan.print')
       }}</v-btn>

@@ -185,8 +185,7 @@ export const useDrinks = defineStore('drinks', () => {
   const costOfPrep = (evaluation: Evaluation, id?: string): Cost | null =>
     priceBook.value && prepCost(evaluation, priceBook.value, id === undefined ? undefined : made.value.get(id))
   /** What a batch costs that fills so many cups. */
-  function costOfBatch(doc: RecipeDocument, batch: Batch): Cost | null {
-    const book = priceBook.value
+  function costOfBatch(doc: RecipeDocument, batch: Batch, book = priceBook.value): Cost | null {
     const served = batch.servings.map((s) => ({ ...s, items: itemsOf(s) }))
     return book && doc.serve ? batchCost(batch.evaluation, served, book) : null
   }

@@ -41,6 +41,18 @@ export const lossesOf = (stand: Stand | undefined): Losses => ({
   leftMl: stand?.leftMl,
 })
 
+/** What all batches of a day cost; null where nobody here sees costs. */
+export function costOfDay(of: readonly (Cost | null)[]): Known | null {
+  const costs = of.flatMap((c) => c ?? [])
+  if (!costs.length) return null
+  const known = sum(
+    'cost-of-day',
+    'money',
+    costs.map((c) => c.known),
+  )
+  return { known, total: costs.every((c) => c.total) ? known : null }
+}
+
 /** A planned line that cannot be worked out, and why. */
 export interface Unsound {
   line: PlanLine
@@ -113,16 +125,7 @@ export const usePlan = defineStore('plan', () => {
       sheets.value.map((s) => s.batch.litres),
     ),
   )
-  const totalCost = computed((): Known | null => {
-    const costs = sheets.value.flatMap((s) => (s.cost ? [s.cost] : []))
-    if (!costs.length) return null
-    const known = sum(
-      'cost-of-day',
-      'money',
-      costs.map((c) => c.known),
-    )
-    return { known, total: costs.every((c) => c.total) ? known : null }
-  })
+  const totalCost = computed(() => costOfDay(sheets.value.map((s) => s.cost)))
 
   /** Chance of having enough that is bought for. */
   const chance = ref(0.9)
@@ -188,6 +191,8 @@ export const usePlan = defineStore('plan', () => {
     linesTomorrow,
     cupsToday,
     sheets,
+    sheetOf,
+    buyContext,
     unsound,
     shopping,
     pieces,

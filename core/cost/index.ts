@@ -1,5 +1,6 @@
 export {
   costPerGram,
+  dearer,
   juiceCostPerL,
   minutesToPress,
   pricePerGram,

@@ -44,6 +44,15 @@ export interface PriceBook {
   kwhPrice: Readonly<Record<Carrier, number | null>>
 }
 
+/** The same book where something costs so many times as much. @param times above 0 */
+export const dearer = (book: PriceBook, ingredientKey: string, times: number): PriceBook => ({
+  ...book,
+  price: (key) => {
+    const price = book.price(key)
+    return price && key === ingredientKey ? { ...price, packPrice: price.packPrice * times } : price
+  },
+})
+
 /** What has no price: an ingredient, `labour`, or `energy-electricity` and `energy-gas`. */
 export type Missing = Set<string>
 

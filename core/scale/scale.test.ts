@@ -15,7 +15,7 @@ import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
 import { predict, quantile } from '../evidence'
 import { predictYield } from '../yield/prediction'
-import { prepAmounts, scaleToCups, timesOrNone, type Batch } from '.'
+import { prepAmounts, scaleToCups, timesCups, timesOrNone, type Batch } from '.'
 
 const context = shippedContext({ syrup: newSyrup() })
 const drink = withServe(
@@ -80,6 +80,11 @@ describe('a day of several sizes', () => {
   })
   it('what is tasted and left in the tap is made too, and lost only once', () =>
     expect(within({ leftMl: 600 }).factor.value).toBeCloseTo(20 * 1.03 + 2, 9))
+  it('a third more of a line is whole cups of each size', () =>
+    expect(timesCups({ cups: 40, sizes: [{ cupId: 'big', cups: 7 }] }, 1.3)).toEqual({
+      cups: 52,
+      sizes: [{ cupId: 'big', cups: 9 }],
+    }))
   it('a size that is gone is refused; none of its cups are none', () => {
     expect(() => within({ sizes: [{ cupId: 'gone', cups: 4 }] })).toThrow('size-gone')
     expect(within({ sizes: [{ cupId: 'gone', cups: 0 }] }).factor.value).toBeCloseTo(20.6, 9)

@@ -23,6 +23,13 @@ export interface Serving {
 }
 
 const planned = (n: number): Figure => given('cups', n, 'cups', 'measured', 'source.plan')
+/** So many times the cups of a line, whole ones of each size. @param times above 0 */
+export const timesCups = <T extends CupsAsk>(line: T, times: number): T => ({
+  ...line,
+  cups: Math.round(line.cups * times),
+  sizes: line.sizes?.map((s) => ({ ...s, cups: Math.round(s.cups * times) })),
+})
+
 /** Cups in all, whatever their size. */
 export const cupsInAll = ({ cups, sizes = [] }: CupsAsk): number => sizes.reduce((n, s) => n + s.cups, cups)
 

@@ -1,5 +1,17 @@
 import { loadSolver, type Solver, type Terms } from '../solve'
-import { bestPlan, improvements, latestPlan, lengthOf, levelsOf, spanOf, type Plan, type Problem, type Task } from '.'
+import {
+  bestPlan,
+  improvements,
+  latestPlan,
+  lengthOf,
+  levelsOf,
+  withoutPerson,
+  withoutPiece,
+  spanOf,
+  type Plan,
+  type Problem,
+  type Task,
+} from '.'
 import { caseOf } from './cases'
 import { faultsOf } from './faults'
 
@@ -87,6 +99,16 @@ describe('a plan back from the opening', () => {
   })
 })
 
+it('a day without somebody, or with a piece less, is the same day otherwise', () => {
+  const problem = day([task('press')])
+  expect(withoutPerson(problem, 'ana').people).toEqual([])
+  expect(withoutPerson(problem, 'ben')).toEqual(problem)
+  expect(withoutPiece(problem, 'burner').resources).toContainEqual({ key: 'burner', capacity: 0 })
+  expect(withoutPiece(withoutPiece(problem, 'burner'), 'burner').resources).toContainEqual({
+    key: 'burner',
+    capacity: 0,
+  })
+})
 it('what a fridge holds over the day: more with each batch, all of it at the opening', () => {
   const keep = (id: string, amount: number) => task(id, { uses: [{ resource: 'fridge', amount, during: 'kept' }] })
   const problem = day([keep('tea', 5000), keep('lemonade', 12_000)])

@@ -37,6 +37,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
   })
 
   await test.step('a task is put elsewhere: the rest follows, or it says why not; another tablet sees both', async () => {
+    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
     const list = page.locator('[data-test=clock-list]')
     const press = list.locator('li', { hasText: 'Press' }).last()
     const was = await press.locator('b.num').innerText()

@@ -202,6 +202,7 @@ export const ui = {
     goneDrink: 'A drink that is not here any more',
     toDrink: 'Open the drink',
     toClock: 'What to do when, by the clock',
+    toWhatIf: 'What if',
     title: 'Plan',
     day: 'Day',
     today: 'Today',

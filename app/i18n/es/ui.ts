@@ -204,6 +204,7 @@ export const ui: typeof en = {
     goneDrink: 'Una bebida que ya no está',
     toDrink: 'Abrir la bebida',
     toClock: 'Qué hacer y cuándo, por el reloj',
+    toWhatIf: 'Y si',
     title: 'Plan',
     day: 'Día',
     today: 'Hoy',

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import type { DayTask, SharedPiece } from '#core/schedule'
+import type { DayInShort, WhatIf } from '~/composables/useWhatIf'
+import { useDrinks } from '~/stores/drinks'
+import { usePlan } from '~/stores/plan'
+import { useSession } from '~/stores/session'
+
+// The day that is planned, and the same with more guests, a piece less, somebody ill, or fruit that is dear: side by
+// side. Nothing of it is put down.
+const { t } = useI18n({ useScope: 'global' })
+const { n, name, amount, time, money, calendarDay, weekday } = useFormat()
+const plan = usePlan()
+const drinks = useDrinks()
+const session = useSession()
+const ready = useWords('whatIf', 'clock', 'lab')
+const what = reactive<WhatIf>({ times: 1, person: null, piece: null, dear: null, dearTimes: 1.5 })
+const more = ref('')
+const dearMore = ref('50')
+const whatIf = useWhatIf(() => what)
+const { planned, otherwise, people, pieces } = whatIf
+/** Percent more or less; what is no such number changes nothing. */
+const MOST_PERCENT = 300
+const isPercent = (v: number | null): v is number => v !== null && v > -100 && v <= MOST_PERCENT
+const error = ref('')
+function takeMore(v: number | null): void {
+  error.value = more.value.trim() === '' || isPercent(v) ? '' : t('whatIf.percent', { most: n(MOST_PERCENT) })
+  what.times = more.value.trim() !== '' && isPercent(v) ? 1 + v / 100 : 1
+}
+const dearError = ref('')
+function takeDear(v: number | null): void {
+  dearError.value = isPercent(v) ? '' : t('whatIf.percent', { most: n(MOST_PERCENT) })
+  if (isPercent(v)) what.dearTimes = 1 + v / 100
+}
+const fruits = computed(() => [...planned.value.fruitKg.keys()].map((key) => ({ value: key, title: name(key) })))
+const madeName = (id: string): string => drinks.byId.get(id)?.name ?? name(id)
+function taskName(id: string): string {
+  const task = whatIf.taskName(id) as DayTask | undefined
+  if (!task) return ''
+  if (task.does === 'pressing') return t('clock.pressing', { name: madeName(task.making) })
+  const step = t(task.does === 'chilling' ? 'clock.cold' : `step.${task.does}`)
+  return t('clock.step', { step, name: madeName(task.making) })
+}
+const costText = ({ cost }: DayInShort): string =>
+  cost ? `${cost.total ? '' : `${t('cost.atLeast')} `}${money(cost.known.value)}` : ''
+const firstText = (d: DayInShort): string =>
+  d.first ? time(d.first) : d.blocked ? t('whatIf.doesNotFit') : t('whatIf.noHours')
+const rows = computed(() => {
+  const both = (of: (d: DayInShort) => string) => [of(planned.value), of(otherwise.value)] as const
+  return [
+    { key: 'cups', label: t('whatIf.cups'), both: both((d) => n(d.cups)) },
+    { key: 'litres', label: t('plan.litres'), both: both((d) => amount(d.litres, 'L', 1)) },
+    ...(session.isOwner ? [{ key: 'cost', label: t('plan.costDay'), both: both(costText) }] : []),
+    { key: 'first', label: t('whatIf.first'), both: both(firstText) },
+    { key: 'hands', label: t('whatIf.hands'), both: both((d) => amount(d.handMin, 'min', 0)) },
+    { key: 'fridge', label: t('whatIf.fridge'), both: both((d) => (d.blocked ? '' : amount(d.peakMl / 1000, 'L', 1))) },
+    ...fruits.value.map((f) => ({
+      key: `buy-${f.value}`,
+      label: t('whatIf.buy', { name: f.title }),
+      both: both((d) => amount(d.fruitKg.get(f.value) ?? 0, 'kg', 1)),
+    })),
+  ]
+})
+</script>
+
+<template>
+  <div v-if="ready" class="what-if" data-test="what-if">
+    <section class="sheet stack side">
+      <NuxtLink to="/plan" class="small">← {{ t('clock.back') }}</NuxtLink>
+      <h1>{{ t('whatIf.title') }}</h1>
+      <p class="quiet">{{ weekday(plan.day || plan.today) }}, {{ calendarDay(plan.day || plan.today) }}</p>
+      <PlanDayPicker :next="3" test="day" />
+      <FieldAmountField
+        v-model="more"
+        :label="t('whatIf.more')"
+        unit="%"
+        :error="error"
+        test="what-more"
+        @number="takeMore"
+      />
+      <FieldChoice
+        v-if="people.length"
+        v-model="what.person"
+        optional
+        :label="t('whatIf.ill')"
+        :items="people.map((p) => ({ value: p, title: p }))"
+        test="what-ill"
+      />
+      <v-select
+        v-model="what.piece"
+        clearable
+        :items="pieces.map((p) => ({ value: p, title: t(`clock.piece.${p as SharedPiece}`) }))"
+        :label="t('whatIf.down')"
+        data-test="what-down"
+      />
+      <template v-if="session.isOwner">
+        <v-select v-model="what.dear" clearable :items="fruits" :label="t('whatIf.dear')" data-test="what-dear" />
+        <FieldAmountField
+          v-if="what.dear"
+          v-model="dearMore"
+          :label="t('whatIf.dearMore')"
+          unit="%"
+          :error="dearError"
+          test="what-dear-more"
+          @number="takeDear"
+        />
+      </template>
+    </section>
+    <section class="sheet stack">
+      <PlanUnsound />
+      <p v-if="!plan.lines.length" data-test="what-if-empty">{{ t('clock.noCups') }}</p>
+      <template v-else>
+        <table class="rows">
+          <thead>
+            <tr>
+              <th />
+              <th class="r">{{ t('whatIf.planned') }}</th>
+              <th class="r">{{ t('whatIf.otherwise') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in rows" :key="r.key" :data-test="`what-${r.key}`">
+              <th scope="row">{{ r.label }}</th>
+              <td class="r num">{{ r.both[0] }}</td>
+              <td class="r num" :class="{ changed: r.both[0] !== r.both[1] }">{{ r.both[1] }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <ClockBlocked
+          v-if="otherwise.blocked"
+          :blocked="otherwise.blocked"
+          :reliefs="otherwise.reliefs"
+          :task-of="taskName"
+        />
+        <p class="small quiet">{{ t('whatIf.why') }}</p>
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.what-if {
+  display: grid;
+  grid-template-columns: 340px minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+tbody th {
+  text-align: left;
+  font-weight: 400;
+}
+.changed {
+  font-weight: 700;
+}
+@media (max-width: 900px) {
+  .what-if {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
