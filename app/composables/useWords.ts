@@ -11,7 +11,7 @@ const FETCHED = {
     clock: () => import('~/i18n/en/clock').then((m) => m.clock),
     service: () => import('~/i18n/en/service').then((m) => m.service),
     shop: () => import('~/i18n/en/shop').then((m) => m.shop),
-    whatIf: () => import('~/i18n/en/whatIf').then((m) => m.whatIf),
+    otherwise: () => import('~/i18n/en/otherwise').then((m) => m.otherwise),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -22,7 +22,7 @@ const FETCHED = {
     clock: () => import('~/i18n/es/clock').then((m) => m.clock),
     service: () => import('~/i18n/es/service').then((m) => m.service),
     shop: () => import('~/i18n/es/shop').then((m) => m.shop),
-    whatIf: () => import('~/i18n/es/whatIf').then((m) => m.whatIf),
+    otherwise: () => import('~/i18n/es/otherwise').then((m) => m.otherwise),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

@@ -13,7 +13,7 @@ const { n, name, amount, time, money, calendarDay, weekday } = useFormat()
 const plan = usePlan()
 const drinks = useDrinks()
 const session = useSession()
-const ready = useWords('whatIf', 'clock', 'lab')
+const ready = useWords('otherwise', 'clock', 'lab')
 const what = reactive<WhatIf>({ times: 1, person: null, piece: null, dear: null, dearTimes: 1.5 })
 const more = ref('')
 const dearMore = ref('50')
@@ -24,12 +24,12 @@ const MOST_PERCENT = 300
 const isPercent = (v: number | null): v is number => v !== null && v > -100 && v <= MOST_PERCENT
 const error = ref('')
 function takeMore(v: number | null): void {
-  error.value = more.value.trim() === '' || isPercent(v) ? '' : t('whatIf.percent', { most: n(MOST_PERCENT) })
+  error.value = more.value.trim() === '' || isPercent(v) ? '' : t('otherwise.percent', { most: n(MOST_PERCENT) })
   what.times = more.value.trim() !== '' && isPercent(v) ? 1 + v / 100 : 1
 }
 const dearError = ref('')
 function takeDear(v: number | null): void {
-  dearError.value = isPercent(v) ? '' : t('whatIf.percent', { most: n(MOST_PERCENT) })
+  dearError.value = isPercent(v) ? '' : t('otherwise.percent', { most: n(MOST_PERCENT) })
   if (isPercent(v)) what.dearTimes = 1 + v / 100
 }
 const fruits = computed(() => [...planned.value.fruitKg.keys()].map((key) => ({ value: key, title: name(key) })))
@@ -44,19 +44,23 @@ function taskName(id: string): string {
 const costText = ({ cost }: DayInShort): string =>
   cost ? `${cost.total ? '' : `${t('cost.atLeast')} `}${money(cost.known.value)}` : ''
 const firstText = (d: DayInShort): string =>
-  d.first ? time(d.first) : d.blocked ? t('whatIf.doesNotFit') : t('whatIf.noHours')
+  d.first ? time(d.first) : d.blocked ? t('otherwise.doesNotFit') : t('otherwise.noHours')
 const rows = computed(() => {
   const both = (of: (d: DayInShort) => string) => [of(planned.value), of(otherwise.value)] as const
   return [
-    { key: 'cups', label: t('whatIf.cups'), both: both((d) => n(d.cups)) },
+    { key: 'cups', label: t('otherwise.cups'), both: both((d) => n(d.cups)) },
     { key: 'litres', label: t('plan.litres'), both: both((d) => amount(d.litres, 'L', 1)) },
     ...(session.isOwner ? [{ key: 'cost', label: t('plan.costDay'), both: both(costText) }] : []),
-    { key: 'first', label: t('whatIf.first'), both: both(firstText) },
-    { key: 'hands', label: t('whatIf.hands'), both: both((d) => amount(d.handMin, 'min', 0)) },
-    { key: 'fridge', label: t('whatIf.fridge'), both: both((d) => (d.blocked ? '' : amount(d.peakMl / 1000, 'L', 1))) },
+    { key: 'first', label: t('otherwise.first'), both: both(firstText) },
+    { key: 'hands', label: t('otherwise.hands'), both: both((d) => amount(d.handMin, 'min', 0)) },
+    {
+      key: 'fridge',
+      label: t('otherwise.fridge'),
+      both: both((d) => (d.blocked ? '' : amount(d.peakMl / 1000, 'L', 1))),
+    },
     ...fruits.value.map((f) => ({
       key: `buy-${f.value}`,
-      label: t('whatIf.buy', { name: f.title }),
+      label: t('otherwise.buy', { name: f.title }),
       both: both((d) => amount(d.fruitKg.get(f.value) ?? 0, 'kg', 1)),
     })),
   ]
@@ -67,12 +71,12 @@ const rows = computed(() => {
   <div v-if="ready" class="what-if" data-test="what-if">
     <section class="sheet stack side">
       <NuxtLink to="/plan" class="small">← {{ t('clock.back') }}</NuxtLink>
-      <h1>{{ t('whatIf.title') }}</h1>
+      <h1>{{ t('otherwise.title') }}</h1>
       <p class="quiet">{{ weekday(plan.day || plan.today) }}, {{ calendarDay(plan.day || plan.today) }}</p>
       <PlanDayPicker :next="3" test="day" />
       <FieldAmountField
         v-model="more"
-        :label="t('whatIf.more')"
+        :label="t('otherwise.more')"
         unit="%"
         :error="error"
         test="what-more"
@@ -82,7 +86,7 @@ const rows = computed(() => {
         v-if="people.length"
         v-model="what.person"
         optional
-        :label="t('whatIf.ill')"
+        :label="t('otherwise.ill')"
         :items="people.map((p) => ({ value: p, title: p }))"
         test="what-ill"
       />
@@ -90,15 +94,15 @@ const rows = computed(() => {
         v-model="what.piece"
         clearable
         :items="pieces.map((p) => ({ value: p, title: t(`clock.piece.${p as SharedPiece}`) }))"
-        :label="t('whatIf.down')"
+        :label="t('otherwise.down')"
         data-test="what-down"
       />
       <template v-if="session.isOwner">
-        <v-select v-model="what.dear" clearable :items="fruits" :label="t('whatIf.dear')" data-test="what-dear" />
+        <v-select v-model="what.dear" clearable :items="fruits" :label="t('otherwise.dear')" data-test="what-dear" />
         <FieldAmountField
           v-if="what.dear"
           v-model="dearMore"
-          :label="t('whatIf.dearMore')"
+          :label="t('otherwise.dearMore')"
           unit="%"
           :error="dearError"
           test="what-dear-more"
@@ -114,8 +118,8 @@ const rows = computed(() => {
           <thead>
             <tr>
               <th />
-              <th class="r">{{ t('whatIf.planned') }}</th>
-              <th class="r">{{ t('whatIf.otherwise') }}</th>
+              <th class="r">{{ t('otherwise.planned') }}</th>
+              <th class="r">{{ t('otherwise.otherwise') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -132,7 +136,7 @@ const rows = computed(() => {
           :reliefs="otherwise.reliefs"
           :task-of="taskName"
         />
-        <p class="small quiet">{{ t('whatIf.why') }}</p>
+        <p class="small quiet">{{ t('otherwise.why') }}</p>
       </template>
     </section>
   </div>

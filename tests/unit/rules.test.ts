@@ -14,8 +14,8 @@ import { service as serviceEn } from '../../app/i18n/en/service'
 import { service as serviceEs } from '../../app/i18n/es/service'
 import { shop as shopEn } from '../../app/i18n/en/shop'
 import { shop as shopEs } from '../../app/i18n/es/shop'
-import { whatIf as whatIfEn } from '../../app/i18n/en/whatIf'
-import { whatIf as whatIfEs } from '../../app/i18n/es/whatIf'
+import { otherwise as otherwiseEn } from '../../app/i18n/en/otherwise'
+import { otherwise as otherwiseEs } from '../../app/i18n/es/otherwise'
 import { paste as pasteEn } from '../../app/i18n/en/paste'
 import { paste as pasteEs } from '../../app/i18n/es/paste'
 import { preps as prepsEn } from '../../app/i18n/en/preps'
@@ -133,12 +133,12 @@ const leaves = (tree: Tree, at = ''): [string, string][] =>
 
 describe('messages', () => {
   const english = new Map(
-    [en, balanceEn, clockEn, labEn, pasteEn, prepsEn, serviceEn, shopEn, templatesEn, whatIfEn].flatMap((words) =>
+    [en, balanceEn, clockEn, labEn, pasteEn, prepsEn, serviceEn, shopEn, templatesEn, otherwiseEn].flatMap((words) =>
       leaves(words),
     ),
   )
   const spanish = new Map(
-    [es, balanceEs, clockEs, labEs, pasteEs, prepsEs, serviceEs, shopEs, templatesEs, whatIfEs].flatMap((words) =>
+    [es, balanceEs, clockEs, labEs, pasteEs, prepsEs, serviceEs, shopEs, templatesEs, otherwiseEs].flatMap((words) =>
       leaves(words),
     ),
   )

@@ -1,6 +1,6 @@
 /** Palabras del día de otra manera, que se piden donde se abre. */
-export const whatIf = {
-  whatIf: {
+export const otherwise = {
+  otherwise: {
     title: 'Y si',
     why: 'Nada de esto se apunta: el plan queda como está. Los dos días van en el primer orden que cuadra; el reloj busca uno mejor.',
     more: 'Vasos, más o menos',

@@ -1,6 +1,6 @@
 /** Words of the day that is otherwise, which are fetched where it is opened. */
-export const whatIf = {
-  whatIf: {
+export const otherwise = {
+  otherwise: {
     title: 'What if',
     why: 'Nothing here is put down: the plan stays as it is. Both days are in the first order that goes; the clock looks for a better one.',
     more: 'Cups, more or less',
