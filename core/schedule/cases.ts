@@ -77,3 +77,8 @@ function peakOf(tasks: readonly Task[], key: string): number {
     }, 0)
   return Math.max(0, ...[...start.values()].map(takenAt))
 }
+
+/** Kinds of cases: scarce and plenty, few links and many, one pair of hands and two. */
+export const KINDS = [0.2, 0.5, 0.8].flatMap((strength) =>
+  [0.8, 1.5].flatMap((complexity) => [1, 2].map((people) => ({ strength, complexity, people }))),
+)

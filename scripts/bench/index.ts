@@ -5,6 +5,7 @@ import { benchApi, benchCrowd, benchMemory, threeYears } from './api'
 import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
 import { benchDrinks, benchWork } from './drinks'
+import { benchPlan } from './plan'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
 const print = (rows: [string, string, string][]): void =>
@@ -42,6 +43,7 @@ async function measured(part: () => [string, string, string][] | Promise<[string
 say('| figure | measured | to hold |\n| --- | --- | --- |')
 await measured(benchCore)
 await measured(benchWork)
+await measured(benchPlan)
 
 await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => {
   const { url } = app
