@@ -33,6 +33,8 @@ export function useDayPlan(service: () => Service | null) {
   const problem = shallowRef<Problem | null>(null)
   const share = ref(0)
   const busy = ref(false)
+  /** something that was put elsewhere cannot stand there any more */
+  const isLetGo = ref(false)
   let worker: Worker | null = null
   function stop(): void {
     worker?.terminate()
@@ -63,22 +65,25 @@ export function useDayPlan(service: () => Service | null) {
         found.value = data.plan
         blocked.value = null
         share.value = data.tried / TRIES
+        isLetGo.value = data.isLetGo || fixed.size < standing.done.size + standing.put.size
       }
       if (data.done) stop()
     }
     worker.onerror = () => stop()
     const { isUnderWay } = made
-    worker.postMessage({ problem: made.problem, fixed, isUnderWay, seed: SEED, tries: TRIES } satisfies ScheduleAsk)
+    const done: Plan = new Map([...standing.done].filter(([id]) => fixed.has(id)))
+    const ask = { problem: made.problem, done, fixed, isUnderWay, seed: SEED, tries: TRIES }
+    worker.postMessage(ask satisfies ScheduleAsk)
   }
   /** A task is put elsewhere: what follows, or why it cannot stand there, which changes nothing. */
   function move(standing: Standing, id: string, to: Placed): Refused | null {
     if (!problem.value) return null
-    const made = moved(problem.value, found.value ?? new Map(), standing, id, to)
+    const made = moved(problem.value, standing, id, to)
     if (!made.plan) return made.refused
     stop()
     found.value = made.plan
     return null
   }
   onBeforeUnmount(stop)
-  return { day, tasks, problem, hours, found, blocked, busy, share, find, move, stop }
+  return { day, tasks, problem, hours, found, blocked, busy, share, isLetGo, find, move, stop }
 }

@@ -145,6 +145,9 @@ watch([() => day.service.value, tasks, ready], () => ready.value && find(), { im
             @move="move"
           />
           <ClockRefused v-if="refused" :refused="refused" :task-of="taskOf" :time-of="timeOf" />
+          <p v-if="work.isLetGo.value" class="small quiet" role="status" data-test="put-lost">
+            {{ t('clock.putLost') }}
+          </p>
           <p v-if="told.said.value" class="caution" role="alert">{{ told.said.value }}</p>
         </article>
         <ClockList

@@ -151,7 +151,9 @@ const rows = computed(() => {
 }
 tbody th {
   text-align: left;
-  font-weight: 400;
+  font: 400 16px var(--text);
+  color: var(--ink);
+  border-bottom: 1px solid var(--rule);
 }
 .changed {
   font-weight: 700;

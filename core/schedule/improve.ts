@@ -86,36 +86,21 @@ const usualOrders = (problem: Problem): ReadonlyMap<string, number>[] => [
   new Map(problem.tasks.map((t) => [t.id, t.latestMin ?? problem.endMin])),
 ]
 
-/** Orders that are tried by chance where none of the usual ones goes. */
+/** Orders that are tried by chance where none of the usual ones goes: the same ones each time. */
 const BY_CHANCE = 60
 const SEED = 7
-
-/**
- * A plan in any order that goes: that of another plan first, so that as little as can be changes, then the usual ones,
- * then some by chance.
- * @returns the plan, or what stands in the way of the first order
- */
-export function anyPlan(problem: Problem, fixed: Plan, like: Plan): Made {
+function* ordersByChance(problem: Problem): Generator<ReadonlyMap<string, number>> {
   const random = seeded(SEED)
-  const asItStands = new Map([...like].map(([id, at]) => [id, at.startMin]))
-  let first: Made | null = null
-  const tried = (keys: ReadonlyMap<string, number>): Made => {
-    const made = latestPlan(problem, keys, fixed)
-    first ??= made
-    return made
-  }
-  for (const keys of [asItStands, ...usualOrders(problem)]) {
-    const made = tried(keys)
-    if (made.plan) return made
-  }
-  for (let i = 0; i < BY_CHANCE; i++) {
-    const made = tried(new Map(problem.tasks.map((t) => [t.id, random.next()])))
-    if (made.plan) return made
-  }
-  return first!
+  for (let i = 0; i < BY_CHANCE; i++) yield new Map(problem.tasks.map((t) => [t.id, random.next()]))
 }
 
-/** The best of a few orders that are usual: by the longest way before a task, by its length, by what comes after. */
+/** A plan to begin with, or what is in the way of the first order. */
+export function firstPlan(problem: Problem, fixed?: Plan): Made {
+  const first = startOf(problem, fixed)
+  return 'blocked' in first ? { plan: null, blocked: first.blocked } : { plan: first.plan, blocked: null }
+}
+
+/** The best of a few orders that are usual, or the first by chance that goes: by the longest way before a task, by its length, by what comes after. */
 function startOf(problem: Problem, fixed?: Plan): Candidate | { blocked: Blocked } {
   let best: Candidate | null = null
   let blocked: Blocked | null = null
@@ -127,6 +112,10 @@ function startOf(problem: Problem, fixed?: Plan): Candidate | { blocked: Blocked
     }
     const score = scoreOf(made.plan, problem)
     if (!best || score < best.score) best = { plan: made.plan, keys: spread(keys), score }
+  }
+  for (const keys of best ? [] : ordersByChance(problem)) {
+    const { plan } = latestPlan(problem, keys, fixed)
+    if (plan) return { plan, keys: spread(keys), score: scoreOf(plan, problem) }
   }
   return best ?? { blocked: blocked! }
 }

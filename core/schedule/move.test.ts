@@ -1,5 +1,5 @@
 import { seeded } from '../random'
-import { holdable, latestPlan, moved, type Plan, type Problem, type Task } from '.'
+import { firstPlan, holdable, latestPlan, moved, type Plan, type Problem, type Task } from '.'
 import { caseOf } from './cases'
 import { faultsOf } from './faults'
 
@@ -31,10 +31,10 @@ const ana = (startMin: number) => ({ startMin, personId: 'ana' })
 
 describe('a task that somebody puts elsewhere', () => {
   it('the rest follows: what comes before goes before it, what has to be soon after comes soon', () => {
-    const early = moved(day([press, mix]), none, put(none), 'press', ana(-200)).plan!
+    const early = moved(day([press, mix]), put(none), 'press', ana(-200)).plan!
     expect(early.get('press')).toEqual(ana(-200))
     expect(early.get('mix')!.startMin).toBe(-160)
-    const before = moved(day([press, mix]), none, put(none), 'mix', ana(-100)).plan!
+    const before = moved(day([press, mix]), put(none), 'mix', ana(-100)).plan!
     expect(before.get('press')!.startMin).toBe(-110)
   })
   it.each<[string, Problem, Plan, string, { startMin: number; personId: string | null }, object]>([
@@ -76,7 +76,7 @@ describe('a task that somebody puts elsewhere', () => {
     ],
     ['so early that what it takes has no room', day([press, mix]), none, 'mix', ana(-235), { task: 'press' }],
   ])('is refused %s', (_, problem, fixed, id, to, refused) => {
-    const made = moved(problem, none, put(fixed), id, to)
+    const made = moved(problem, put(fixed), id, to)
     expect(made.plan).toBeNull()
     expect(made.refused).toMatchObject(refused)
   })
@@ -111,11 +111,13 @@ describe('a task that somebody puts elsewhere', () => {
         const was = start.get(of.id)!
         const personId = of.handMin ? problem.people[Math.floor(next() * 2)]!.id : null
         const to = { startMin: was.startMin - Math.floor(next() * 25), personId }
-        const { plan } = moved(problem, start, put(fixed), of.id, to)
+        const { plan } = moved(problem, put(fixed), of.id, to)
         if (!plan) continue
         taken++
         fixed.set(of.id, to)
         expect({ seed, faults: faultsOf(problem, plan) }).toEqual({ seed, faults: [] })
+        // Whoever looks for it again finds one too.
+        expect(firstPlan(problem, fixed).plan).toEqual(plan)
         expect([...fixed].every(([id, at]) => plan.get(id)!.startMin === at.startMin)).toBe(true)
       }
     }

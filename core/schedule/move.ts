@@ -1,5 +1,5 @@
 import { endOf, type Placed, type Plan, type Problem, type Task } from './problem'
-import { anyPlan } from './improve'
+import { firstPlan } from './improve'
 import { Room, type Blocked } from './serial'
 
 // A task that somebody puts elsewhere: the rest follows, or it is said why it cannot.
@@ -19,17 +19,14 @@ export interface Standing {
   put: Plan
 }
 
-/**
- * @param now the plan as it stands: the rest keeps its order as far as it can
- * @param to the minute it starts, and whose hands are on it
- */
-export function moved(problem: Problem, now: Plan, { done, put }: Standing, id: string, to: Placed): Moved {
+/** @param to the minute it starts, and whose hands are on it */
+export function moved(problem: Problem, { done, put }: Standing, id: string, to: Placed): Moved {
   const byId = new Map(problem.tasks.map((t) => [t.id, t]))
   const task = byId.get(id)!
   const fixed: Plan = new Map([...put, ...done])
   const refused = refusedAt(problem, byId, fixed, task, to)
   if (refused) return { plan: null, refused }
-  const made = anyPlan(problem, new Map(fixed).set(id, to), now)
+  const made = firstPlan(problem, new Map(fixed).set(id, to))
   if (made.plan) {
     const { plan } = made
     const late = problem.tasks.flatMap((after) =>

@@ -43,7 +43,7 @@ test('what is expected and how sure it is says how many to make; next week is as
   const advised = await shown(page, '[data-test=how-many] .figure')
   expect(advised).toBeGreaterThan(64)
   await page.locator('[data-test=how-many] .figure').first().click()
-  await expect(page.getByRole('dialog')).toContainText('A lost sale')
+  await expect(page.getByRole('dialog')).toContainText('Chance of having enough at which one more is not worth it')
   await page.keyboard.press('Escape')
   // What is left and sold the next day makes it surer.
   await page.locator('[data-test=kept] [data-value="50"]').click()
@@ -75,6 +75,7 @@ test('what if: a third more, a person or a piece less, and dear fruit stand besi
   await page.getByRole('button', { name: 'Tomorrow' }).click()
   await page.locator('[data-test=to-what-if]').click()
   const both = (row: string): Promise<string[]> => page.locator(`[data-test=what-${row}] td`).allInnerTexts()
+  await expect(page.locator('[data-test=what-first] td').first()).toHaveText(/\d\d:\d\d/)
   const [cups, same] = await both('cups')
   expect(same).toBe(cups)
   await input(page, 'what-more').fill('-120')

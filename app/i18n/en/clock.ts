@@ -55,6 +55,7 @@ export const clock = {
     },
     fridgePeak: '{peak} stand cold at the opening',
     fridgeOf: '{peak} of {room} at the opening',
+    putLost: 'Something that was put elsewhere cannot stand there any more: it goes where it fits.',
     piece: {
       burner: 'Burner',
       blender: 'Blender',

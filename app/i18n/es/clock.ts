@@ -55,6 +55,7 @@ export const clock = {
     },
     fridgePeak: '{peak} en frío al abrir',
     fridgeOf: '{peak} de {room} al abrir',
+    putLost: 'Algo que se puso en otro sitio ya no puede estar ahí: va donde cabe.',
     piece: {
       burner: 'Fogón',
       blender: 'Licuadora',
