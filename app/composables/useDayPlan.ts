@@ -54,6 +54,7 @@ export function useDayPlan(service: () => Service | null) {
     hours.value = made.hours
     problem.value = made.problem
     const fixed = holdable(made.problem, standing)
+    const isGone = tasks.value.some((x) => standing.put.has(x.id) && !fixed.has(x.id))
     busy.value = true
     share.value = 0
     worker = new Worker(new URL('../workers/schedule.ts', import.meta.url), { type: 'module' })
@@ -65,7 +66,7 @@ export function useDayPlan(service: () => Service | null) {
         found.value = data.plan
         blocked.value = null
         share.value = data.tried / TRIES
-        isLetGo.value = data.isLetGo || fixed.size < standing.done.size + standing.put.size
+        isLetGo.value = data.isLetGo || isGone
       }
       if (data.done) stop()
     }
