@@ -73,6 +73,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
     await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
     const block = page.locator('[data-test=rail-person-Noor] li', { hasText: 'Press' }).first()
     const task = await block.getAttribute('data-task')
+    await block.scrollIntoViewIfNeeded()
     const box = (await block.boundingBox())!
     await page.mouse.move(box.x + 4, box.y + 10)
     await page.mouse.down()
