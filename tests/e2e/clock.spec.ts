@@ -71,7 +71,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
 
   await test.step('dragged on its rail, it stands where it is let go', async () => {
     await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
-    const block = page.locator('[data-test=rail-person-Noor] li', { hasText: 'Press' }).first()
+    const block = page.locator('[data-test=rail-person-Noor] li', { hasText: 'Press' }).last()
     const task = await block.getAttribute('data-task')
     await block.scrollIntoViewIfNeeded()
     const box = (await block.boundingBox())!

@@ -104,6 +104,7 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   await tick.locator('input[type=checkbox]').check()
   await input(page, `bought-${key}`).fill('2,5')
   await sound(page)
+  await page.locator('[data-test=keypad]').getByRole('button', { name: 'Listo' }).tap()
   await page.locator('[data-test=take-in]').tap()
   await expect(page.locator('[data-test=shop-taken]')).not.toBeEmpty()
   await page.goto('/fruit')

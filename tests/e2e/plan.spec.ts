@@ -59,6 +59,7 @@ test('what is expected and how sure it is says how many to make; next week is as
 
   await input(page, 'day').fill('03/12/2026')
   await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
   await expect(page.locator('[data-test=no-cups]')).toBeVisible()
   await page.locator('[data-test=last-week]').click()
   await expect(page.locator('.side')).toContainText('As on 26 Nov: 8 drinks.')

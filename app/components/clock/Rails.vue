@@ -85,12 +85,14 @@ const rails = computed(() => [
 ])
 const ROW = 34
 const heightOf = (blocks: readonly Block[]): number => ROW * (1 + Math.max(0, ...blocks.map((b) => b.row)))
-/** Full hours, or halves, as far as there is room between them. */
-const ROOM = 9
+/** Half hours as far as there is room between them, none in a stretch that is drawn short; and the first hand. */
+const [ROOM, ROOM_OF_DAY] = [9, 15]
 const marks = computed(() => {
+  const isShort = (m: number): boolean => axis.value.short.some((s) => s.fromMin < m && m < s.toMin)
   const out: number[] = [0]
-  for (let m = -30; m >= first.value; m -= 30) if (at(out.at(-1)!) - at(m) >= ROOM) out.push(m)
-  return out
+  for (let m = -30; m > first.value; m -= 30)
+    if (!isShort(m) && at(out.at(-1)!) - at(m) >= ROOM && at(m) - at(first.value) >= ROOM_OF_DAY) out.push(m)
+  return [...out, first.value]
 })
 
 /** A task that is being dragged: by how many minutes, to the next five. */
@@ -197,6 +199,9 @@ const pulledMin = (task: DayTask): number => (drag.value?.id === task.id ? drag.
 .axis span:first-child {
   transform: translateX(-100%);
   font-weight: 700;
+}
+.axis span:last-child {
+  transform: none;
 }
 .short {
   position: absolute;
