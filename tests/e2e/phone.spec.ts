@@ -108,7 +108,7 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   await page.locator('[data-test=take-in]').tap()
   await expect(page.locator('[data-test=shop-taken]')).not.toBeEmpty()
   await page.goto('/fruit')
-  await expect(page.locator('main')).toContainText('2,50')
+  await expect(page.locator('main')).toContainText('2.50 kg')
 
   await page.locator('nav').getByText('Bebidas', { exact: true }).tap()
   await page.locator('[data-test=drink]').first().tap()
