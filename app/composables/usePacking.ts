@@ -6,7 +6,7 @@ import { usePlan, type Sheet } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 import { SolverStopped } from './useSolver'
 
-/** Where the batches of the day that is planned stand: in which vessels, when those are filled again, what is too much. */
+/** Where the batches of a day stand: in which vessels, when those are filled again, what is too much. */
 export function usePacking() {
   const plan = usePlan()
   const catalogue = useCatalogue()

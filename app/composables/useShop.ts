@@ -68,6 +68,11 @@ export function useShop() {
     if (there) cart.value = cart.value.filter((c) => c !== there)
     else cart.value.push({ item: of, bought: usualBought(of), paid: null, ids: [], isIn: false, doubts: [], error: '' })
   }
+  /** What was really bought of something in the cart, and what was paid for it. */
+  function say(key: string, what: Partial<Pick<InCart, 'bought' | 'paid'>>): void {
+    const there = inCart(key)
+    if (there) Object.assign(there, what)
+  }
   const ticked = computed(() => cart.value.filter((c) => !c.isIn))
   const taken = computed(() => cart.value.filter((c) => c.isIn))
   /** What is to be had yet, and what is in the cart, also where the list has changed since. */
@@ -122,5 +127,5 @@ export function useShop() {
     await outbox.keep('postPack', { key: uuid(), body })
   }
   const clear = (): void => void (cart.value = ticked.value)
-  return { rows, inCart, toggle, ticked, taken, takeIn, deliver, busy, clear }
+  return { rows, inCart, toggle, say, ticked, taken, takeIn, deliver, busy, clear }
 }

@@ -1,6 +1,6 @@
 import { useI18n } from 'vue-i18n'
 
-/** Words that only some pages need: the Lab's, templates, preps, a pasted recipe, work on a drink, the clock, what will be served. */
+/** Words that only some pages need: the Lab's, templates, preps, a pasted recipe, work on a drink, the plan's pages. */
 const FETCHED = {
   en: {
     lab: () => import('~/i18n/en/lab').then((m) => m.lab),

@@ -38,6 +38,8 @@ const left = computed(() => shop.rows.value.length - shop.ticked.value.length)
           :item="i"
           :in-cart="shop.inCart(i.key)"
           @toggle="shop.toggle(i)"
+          @bought="shop.say(i.key, { bought: $event })"
+          @paid="shop.say(i.key, { paid: $event })"
           @confirm="shop.deliver(shop.inCart(i.key)!)"
         />
       </ul>

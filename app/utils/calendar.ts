@@ -9,7 +9,10 @@ export interface CalendarEvent {
   title: string
 }
 
-/** A calendar file (RFC 5545): moments are in UTC, so that it is right wherever it is opened. @param stamp ISO, made then */
+/**
+ * A calendar file (RFC 5545): moments are in UTC, so that it is right wherever it is opened.
+ * @param stamp ISO, when it is made
+ */
 export function calendarText(name: string, events: readonly CalendarEvent[], stamp: string): string {
   const calendar = ical({ name, prodId: { company: 'Olvex', product: 'Plan' } })
   for (const { id, from, to, title } of events)

@@ -4,7 +4,6 @@ import { chanceOf, cupsToMake, stakesOf } from '.'
 import { enoughCups } from './enough'
 
 const money = (value: number): Figure => given('price', value, 'money', 'measured')
-const chance = (p: number): Figure => given('chance', p, '1', 'measured')
 
 /** Normal demand in whole cups, without the quantile: the trapezoid rule over the density. */
 function soldBelow(q: number, mean: number, sd: number): number {

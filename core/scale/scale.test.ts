@@ -1,5 +1,4 @@
 import fc from 'fast-check'
-import { given } from '../figures'
 import {
   evaluateRecipe,
   newDrink,

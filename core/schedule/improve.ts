@@ -100,7 +100,7 @@ export function firstPlan(problem: Problem, fixed?: Plan): Made {
   return 'blocked' in first ? { plan: null, blocked: first.blocked } : { plan: first.plan, blocked: null }
 }
 
-/** The best of a few orders that are usual, or the first by chance that goes: by the longest way before a task, by its length, by what comes after. */
+/** The best of a few orders that are usual, or the first by chance that goes. */
 function startOf(problem: Problem, fixed?: Plan): Candidate | { blocked: Blocked } {
   let best: Candidate | null = null
   let blocked: Blocked | null = null

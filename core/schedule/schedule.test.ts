@@ -3,7 +3,6 @@ import {
   bestPlan,
   improvements,
   latestPlan,
-  lengthOf,
   levelsOf,
   withoutPerson,
   withoutPiece,

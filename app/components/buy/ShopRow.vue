@@ -6,7 +6,7 @@ import { useSession } from '~/stores/session'
 
 // A thing on the list: one touch puts it in the cart; what was really bought and paid can be typed then.
 const props = defineProps<{ item: ShopItem; inCart: InCart | undefined }>()
-defineEmits<{ toggle: []; confirm: [] }>()
+const emit = defineEmits<{ toggle: []; confirm: []; bought: [amount: number]; paid: [money: number | null] }>()
 const { t } = useI18n({ useScope: 'global' })
 const { n, name, amount, typed } = useFormat()
 const { ofField } = useSentence()
@@ -31,13 +31,14 @@ watch(
 )
 const paid = ref(props.inCart?.paid == null ? '' : typed(props.inCart.paid, 'money', 2))
 function takeAmount(v: number | null): void {
-  if (props.inCart && v !== null && v > 0) props.inCart.bought = isPieces.value ? Math.round(v) : v * 1000
+  if (props.inCart && v !== null && v > 0) emit('bought', isPieces.value ? Math.round(v) : v * 1000)
 }
 </script>
 
 <template>
   <li :class="{ in: inCart }" :data-test="`shop-${item.key}`">
     <v-checkbox-btn
+      class="tick"
       :model-value="!!inCart"
       :aria-label="name(item.key)"
       :data-test="`tick-${item.key}`"
@@ -65,7 +66,7 @@ function takeAmount(v: number | null): void {
         dense
         unit="money"
         :test="`paid-${item.key}`"
-        @number="inCart.paid = $event"
+        @number="$emit('paid', $event)"
       />
     </div>
     <p v-if="inCart?.error" class="caution wide" role="alert">{{ inCart.error }}</p>
@@ -84,6 +85,10 @@ li {
   align-items: center;
   border-top: 1px solid var(--rule);
   padding: 8px 0;
+}
+/* The framework gives its boxes an area of its own grid. */
+.tick {
+  grid-area: 1 / 1;
 }
 .what {
   display: grid;

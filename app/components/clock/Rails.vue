@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { useDisplay } from 'vuetify'
 import { busySpan, type DayTask, type Placed, type Plan, type Problem, type SharedPiece } from '#core/schedule'
 import { axisOf } from '~/utils/axis'
 
@@ -86,12 +87,14 @@ const rails = computed(() => [
 const ROW = 34
 const heightOf = (blocks: readonly Block[]): number => ROW * (1 + Math.max(0, ...blocks.map((b) => b.row)))
 /** Half hours as far as there is room between them, none in a stretch that is drawn short; and the first hand. */
-const [ROOM, ROOM_OF_DAY] = [9, 15]
+const { smAndDown } = useDisplay()
+const room = computed(() => (smAndDown.value ? { hour: 24, day: 46 } : { hour: 9, day: 15 }))
 const marks = computed(() => {
   const isShort = (m: number): boolean => axis.value.short.some((s) => s.fromMin < m && m < s.toMin)
   const out: number[] = [0]
   for (let m = -30; m > first.value; m -= 30)
-    if (!isShort(m) && at(out.at(-1)!) - at(m) >= ROOM && at(m) - at(first.value) >= ROOM_OF_DAY) out.push(m)
+    if (!isShort(m) && at(out.at(-1)!) - at(m) >= room.value.hour && at(m) - at(first.value) >= room.value.day)
+      out.push(m)
   return [...out, first.value]
 })
 
@@ -222,7 +225,8 @@ const pulledMin = (task: DayTask): number => (drag.value?.id === task.id ? drag.
 }
 .rail h3 {
   margin: 0;
-  padding-top: 6px;
+  padding: 6px 4px 0 0;
+  overflow-wrap: anywhere;
 }
 ol {
   position: relative;
@@ -271,7 +275,7 @@ li span {
 }
 @media (max-width: 700px) {
   .rails {
-    --head: 64px;
+    --head: 72px;
   }
 }
 </style>

@@ -83,6 +83,7 @@ const ofCup = computed(() => perCup(props.sheet))
             <tr v-for="p in parts(row)" :key="p.key" class="of">
               <td>{{ t('plan.ofWhich', { name: name(p.key) }) }}</td>
               <td class="r"><FigureButton :figure="p.massG" large :digits="0" :label="name(p.key)" /></td>
+              <td v-for="h in heads" :key="h" />
             </tr>
           </template>
         </tbody>
