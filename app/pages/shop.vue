@@ -72,6 +72,12 @@ ul {
   position: sticky;
   bottom: 0;
   padding: 10px 0;
-  background: var(--paper, #f5efe3);
+  background: var(--paper);
+}
+@media (max-width: 700px) {
+  /* Above the line of the work, which stands at the foot of a phone. */
+  .foot {
+    bottom: 76px;
+  }
 }
 </style>

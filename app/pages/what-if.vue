@@ -154,6 +154,8 @@ tbody th {
   font: 400 16px var(--text);
   color: var(--ink);
   border-bottom: 1px solid var(--rule);
+  padding: 8px 10px 8px 0;
+  vertical-align: top;
 }
 .changed {
   font-weight: 700;

@@ -13,7 +13,11 @@ const { ofField } = useSentence()
 const session = useSession()
 const isPieces = computed(() => props.item.kind === 'pieces')
 const asked = computed(() =>
-  isPieces.value ? n(props.item.wanted) : amount(props.item.wanted / 1000, 'kg', props.item.wanted < 1000 ? 3 : 1),
+  isPieces.value
+    ? n(props.item.wanted)
+    : props.item.wanted < 1000
+      ? amount(props.item.wanted, 'g', 0)
+      : amount(props.item.wanted / 1000, 'kg', 1),
 )
 const packs = computed(() =>
   props.item.packs.map((p) => (p.loose ? '' : `${n(p.count)} × ${amount(p.packG / 1000, 'kg')}`)).filter(Boolean),
