@@ -89,6 +89,7 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   await sound(page)
   for (const [path, heading] of [
     ['/fruit/yield/lemon', 'Lo que rinde un kilo'],
+    ['/what-if', 'Y si'],
     ['/buy', 'Compra'],
   ] as const) {
     await page.goto(path)
