@@ -1,4 +1,5 @@
 import { checkPlanned, type PlannedCups } from '#core/limits'
+import { cupsInAll } from '#core/scale'
 import type { PlanLine } from '#shared/contract'
 import { useOutbox } from '~/stores/outbox'
 import { usePlan } from '~/stores/plan'
@@ -28,8 +29,8 @@ export function usePlanLine(recipeId: string, line: () => PlanLine | undefined) 
     const told: Told = { ...NONE, ...(from && toldOf(from)), ...change }
     faults.value = {}
     const { limits } = checkPlanned(told)
-    // No cups of any size: the line goes, and with it what was expected.
-    const isGone = told.cups === 0 && told.sizes.every((s) => s.cups === 0)
+    // No cups of any size: the line goes, and with it what was expected. What is no line yet cannot go.
+    const isGone = !!from && cupsInAll(told) === 0
     if (!isGone && limits.length) {
       faults.value = Object.fromEntries(limits.map((l) => [l.field, ofCode(l.code, l.numbers)]))
       return false

@@ -23,6 +23,7 @@ import {
   costPerGram,
   costPerLitre,
   cupCost,
+  dearer,
   minutesToPress,
   juiceCostPerL,
   prepCost,
@@ -214,6 +215,23 @@ describe('what a making costs', () => {
     const handMin = evaluation.handMin + 40 * 0.5
     expect(batch.total!.value).toBeCloseTo(40 * 0.3 * 1.5 + 40 * 0.1 + handMin * 0.2, 9)
     expect(batch.total!.value).toBeLessThan(40 * one.total!.value)
+    // Two sizes: each with its own cup, in one line.
+    const of = (n: number, eachPrice: number) => ({
+      serve: doc.serve!,
+      cups: given('cups', n, 'cups', 'measured'),
+      items: [{ key: 'cup', eachPrice }],
+    })
+    const sized = batchCost(evaluation, [of(30, 0.1), of(10, 0.15)], melon)
+    expect(sized.lines.filter((l) => l.key === 'cup').map((l) => l.cost!.value)).toEqual([expect.closeTo(4.5, 9)])
+    expect(sized.total!.value).toBeCloseTo(batch.total!.value + 0.5, 9)
+  })
+  it('dear fruit is dear, and nothing else', () => {
+    const dear = dearer(book(), 'lemon', 2)
+    const [now, then] = ['lemon', 'white-sugar'].map((key) => [
+      book().price(key)!.packPrice,
+      dear.price(key)!.packPrice,
+    ])
+    expect([now![1]! / now![0]!, then![1]! / then![0]!]).toEqual([2, 1])
   })
 })
 

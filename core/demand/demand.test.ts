@@ -1,6 +1,9 @@
 import { given, type Figure } from '../figures'
 import { ProcessLimit } from '../process'
-import { chanceOf, cupsToMake, stakesOf } from '.'
+import { useByOf } from '../preps'
+import { evaluateRecipe, shippedContext } from '../recipe'
+import { templateOf } from '../templates'
+import { chanceOf, cupsToMake, keepsTillTomorrow, stakesOf } from '.'
 import { enoughCups } from './enough'
 
 const money = (value: number): Figure => given('price', value, 'money', 'measured')
@@ -51,6 +54,12 @@ describe('how much to make where nobody knows how much will be sold', () => {
     const { lost, away } = stakesOf(lines, 3, 0)!
     expect([lost.value, away.value]).toEqual([3 - 0.6, 0.4])
     expect(chanceOf(stakesOf(lines, 3, 0.5)!).value).toBeCloseTo(2.4 / 2.6, 12)
+  })
+  it('is sold the next day only where it keeps, and nobody has to allow it first', () => {
+    const evaluate = (key: string) => evaluateRecipe(templateOf(key)!.document, shippedContext())
+    expect(keepsTillTomorrow(evaluate('honey-syrup'))).toBe(true)
+    const culture = evaluate('cultured-base')
+    expect([useByOf(culture, 'cold').needsApproval !== null, keepsTillTomorrow(culture)]).toEqual([true, false])
   })
   it('is not known without a price, and refused where a cup earns nothing', () => {
     expect(stakesOf(lines, null, 0)).toBeNull()

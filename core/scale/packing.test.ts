@@ -1,6 +1,9 @@
 import { call, given, type Figure } from '../figures'
+import { ingredientStream } from '../process'
 import { seeded } from '../random'
+import type { MixFigures } from '../recipe'
 import { loadSolver } from '../solve'
+import { INGREDIENTS } from '../substances'
 import type { BatchRow } from './batch'
 import {
   beyondFridges,
@@ -10,6 +13,7 @@ import {
   packingProgram,
   partsOf,
   refillsOf,
+  toHold,
   usableMl,
   type Held,
   type StandVessel,
@@ -96,6 +100,11 @@ describe('a day in the vessels of a stand', () => {
       [vessel('metal', 6, { acidProof: false }), vessel('plastic', 6, { heatProof: false })],
     )
     expect(names(held)).toEqual(['plastic', 'metal'])
+    const hot = await pack(
+      [drink('tea', 4, { isSour: false, isHot: true })],
+      [vessel('plastic', 6, { heatProof: false })],
+    )
+    expect(names(hot)).toEqual([''])
     const none = await pack([drink('lemonade', 4)], [vessel('metal', 6, { acidProof: false })])
     expect(none).toEqual([{ id: 'lemonade', loads: [], leftMl: 4000 }])
   })
@@ -118,6 +127,14 @@ describe('a day in the vessels of a stand', () => {
   })
 })
 
+it('a batch asks for what it is: sour where acids keep, hot as it comes out of its pot', () => {
+  const at = (tempC: number, key: string): ToHold => {
+    const output = ingredientStream(INGREDIENTS.get(key)!, 1000, tempC)
+    return toHold('x', { output, jug: { temp: given('temp', tempC, '°C', 'measured') } as MixFigures }, 1000)
+  }
+  expect(at(5, 'lemon-juice')).toMatchObject({ isHot: false, isSour: true })
+  expect(at(85, 'water')).toMatchObject({ isHot: true, isSour: false })
+})
 describe('more than goes in at once', () => {
   const held = async (litres: number): Promise<Held> => (await pack([drink('lemonade', litres)], [vessel('a', 10)]))[0]!
   it('is filled in as it empties, at the hour when so many cups have gone', async () => {

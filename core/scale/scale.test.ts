@@ -77,6 +77,8 @@ describe('a day of several sizes', () => {
     const ice = batch.takes.filter((t) => t.key === 'ice').reduce((g, t) => g + t.massG, 0)
     expect(ice).toBe(20 * 100 + 10 * 180)
   })
+  it('a line of sizes alone has no usual cup in it', () =>
+    expect(within({ cups: 0, sizes: [{ cupId: 'big', cups: 4 }] }).servings.map((s) => s.serve.cupId)).toEqual(['big']))
   it('what is tasted and left in the tap is made too, and lost only once', () =>
     expect(within({ leftMl: 600 }).factor.value).toBeCloseTo(20 * 1.03 + 2, 9))
   it('a third more of a line is whole cups of each size', () =>

@@ -93,6 +93,11 @@ describe('a task that somebody puts elsewhere', () => {
     const away = day([press], { people: [{ id: 'ben', there: [{ fromMin: -30, toMin: 0 }] }] })
     expect(holdable(away, free).size).toBe(0)
   })
+  it('what is done and lies too long is no reason to refuse another move', () => {
+    const late = day([press, mix, boil], { firstMin: -45 })
+    const standing = { done: new Map([['press', ana(-120)]]), put: none }
+    expect(moved(late, standing, 'boil', ana(-40)).plan!.get('boil')).toEqual(ana(-40))
+  })
   it('what is done and has lain too long already holds up nothing: it is gone on with as soon as it goes', () => {
     const late = day([press, mix], { firstMin: -30 })
     const { plan } = latestPlan(late, undefined, new Map([['press', ana(-100)]]))

@@ -1,6 +1,7 @@
 import { loadSolver, type Solver } from '../solve'
 import {
   bestPlan,
+  firstPlan,
   improvements,
   latestPlan,
   levelsOf,
@@ -178,6 +179,17 @@ describe('cases by chance', () => {
       return found.spanMin
     })
     expect(spans.filter((s) => s !== null).length).toBeGreaterThanOrEqual(9)
+  })
+  it('where no usual order of a day goes, one by chance does', () => {
+    for (const [seed, kind] of [
+      [38, 2],
+      [202, 10],
+      [246, 6],
+    ] as const) {
+      const problem = caseOf({ seed, tasks: 12, factor: 0.6, soon: 0.4, ...CASES[kind]! })
+      expect(latestPlan(problem).plan).toBeNull()
+      expect(faultsOf(problem, firstPlan(problem).plan!)).toEqual([])
+    }
   })
   it('what is found is better than the first, and the same for the same seed', () => {
     const runs = CASES.slice(0, 6).map((c, i) => {
