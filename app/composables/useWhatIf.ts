@@ -57,7 +57,7 @@ export function useWhatIf(what: () => WhatIf) {
       : plan.lines
           .map((l) => timesCups(l, times.value))
           .filter((l) => cupsInAll(l) > 0)
-          .map(plan.sheetOf)
+          .map((l) => plan.sheetOf(l))
           .filter((s): s is Sheet => 'batch' in s),
   )
   const usual = useDayWork(() => plan.sheets)

@@ -12,6 +12,7 @@ const FETCHED = {
     service: () => import('~/i18n/en/service').then((m) => m.service),
     shop: () => import('~/i18n/en/shop').then((m) => m.shop),
     otherwise: () => import('~/i18n/en/otherwise').then((m) => m.otherwise),
+    week: () => import('~/i18n/en/week').then((m) => m.week),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -23,6 +24,7 @@ const FETCHED = {
     service: () => import('~/i18n/es/service').then((m) => m.service),
     shop: () => import('~/i18n/es/shop').then((m) => m.shop),
     otherwise: () => import('~/i18n/es/otherwise').then((m) => m.otherwise),
+    week: () => import('~/i18n/es/week').then((m) => m.week),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

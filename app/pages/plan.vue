@@ -77,6 +77,7 @@ const print = (): void => window.print()
       <NuxtLink v-if="plan.sheets.length && session.mayPlan" to="/what-if" class="to-clock" data-test="to-what-if">{{
         t('plan.toWhatIf')
       }}</NuxtLink>
+      <NuxtLink v-if="session.mayPlan" to="/week" class="to-clock" data-test="to-week">{{ t('plan.toWeek') }}</NuxtLink>
       <v-btn v-if="plan.sheets.length" color="primary" block data-test="print" @click="print">{{
         t('plan.print')
       }}</v-btn>

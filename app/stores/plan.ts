@@ -89,10 +89,9 @@ export const usePlan = defineStore('plan', () => {
   const linesTomorrow = computed(() => over(answered.value.tomorrow, tomorrow.value))
   const cupsToday = computed(() => linesToday.value.reduce((n, l) => n + cupsInAll(l), 0))
 
-  /** A line as a batch, or why it cannot be one. */
-  function sheetOf(line: PlanLine): Sheet | Unsound {
+  /** A line as a batch, or why it cannot be one. @param stand whose scale, jug and losses count */
+  function sheetOf(line: PlanLine, stand = session.stand!): Sheet | Unsound {
     const recipe = drinks.byId.get(line.recipeId)
-    const stand = session.stand!
     if (!recipe) return { line, name: '', why: new ProcessLimit('recipe-unsound', {}) }
     const { document, context } = drinks.served(recipe)
     const { evaluation, limit } = drinks.evaluate({ document, context })
@@ -113,7 +112,7 @@ export const usePlan = defineStore('plan', () => {
     }
   }
   const made = computed(() =>
-    session.stand && drinks.ready ? lines.value.filter((l) => cupsInAll(l) > 0).map(sheetOf) : [],
+    session.stand && drinks.ready ? lines.value.filter((l) => cupsInAll(l) > 0).map((l) => sheetOf(l)) : [],
   )
   const sheets = computed(() => made.value.filter((m): m is Sheet => 'batch' in m))
   /** Lines that no batch can be made of: said, so that the rest is not taken for all. */

@@ -49,7 +49,7 @@ export function servingsOf({ serve }: RecipeDocument, usualMl: Figure, ask: Cups
     const asUsual = product('as-usual-cups', 'cups', [planned(cups), quotient('size-times', '1', drinkMl, usualMl)])
     return { serve: { ...serve, cupId, iceG: size.iceG }, cups: planned(cups), asUsual }
   })
-  return ask.cups > 0 || !sized.length ? [{ serve, cups: usual, asUsual: usual }, ...sized] : sized
+  return ask.cups > 0 ? [{ serve, cups: usual, asUsual: usual }, ...sized] : sized
 }
 
 /** What is made and reaches no cup. */

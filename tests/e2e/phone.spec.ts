@@ -90,6 +90,7 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
   for (const [path, heading] of [
     ['/fruit/yield/lemon', 'Lo que rinde un kilo'],
     ['/what-if', 'Y si'],
+    ['/week', 'Siete días'],
     ['/buy', 'Compra'],
   ] as const) {
     await page.goto(path)

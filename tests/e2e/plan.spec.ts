@@ -100,3 +100,22 @@ test('what if: a third more, a person or a piece less, and dear fruit stand besi
   await page.getByRole('button', { name: 'Tomorrow' }).click()
   await expect(page.locator('[data-test=total-cups]')).toHaveText(cups!)
 })
+
+test('a week of every stand at once: what each day takes, and preps made once for all of them', async ({ page }) => {
+  await asOwner(page)
+  await page.goto('/plan')
+  await page.locator('[data-test=to-week]').click()
+  const tomorrow = page.locator('[data-test="week-2026-11-26"]')
+  await expect(tomorrow.locator('tbody tr')).toHaveCount(2, { timeout: 20_000 })
+  await expect(tomorrow).toContainText('Saturday cart')
+  await expect(tomorrow.locator('tbody tr').first()).toContainText(/\d\d:\d\d/)
+  // A syrup that two days take is made on the first of them.
+  await expect(page.locator('[data-test=week-run]').first()).toContainText('Wednesday')
+  await expect(page.locator('[data-test=week-run]', { hasText: 'Wednesday, Thursday' }).first()).toBeVisible()
+  for (const _ of [1, 2, 3]) await page.locator('[data-test=week-after]').click()
+  await expect(page.locator('[data-test=week-empty]')).toContainText('Nothing is planned for these days')
+  for (const _ of [1, 2, 3]) await page.locator('[data-test=week-before]').click()
+  await tomorrow.getByRole('button', { name: 'Saturday cart' }).click()
+  await expect(page).toHaveURL(/\/plan$/)
+  await expect(page.locator('[data-test=batch]')).toHaveCount(2)
+})

@@ -16,6 +16,8 @@ import { shop as shopEn } from '../../app/i18n/en/shop'
 import { shop as shopEs } from '../../app/i18n/es/shop'
 import { otherwise as otherwiseEn } from '../../app/i18n/en/otherwise'
 import { otherwise as otherwiseEs } from '../../app/i18n/es/otherwise'
+import { week as weekEn } from '../../app/i18n/en/week'
+import { week as weekEs } from '../../app/i18n/es/week'
 import { paste as pasteEn } from '../../app/i18n/en/paste'
 import { paste as pasteEs } from '../../app/i18n/es/paste'
 import { preps as prepsEn } from '../../app/i18n/en/preps'
@@ -133,13 +135,13 @@ const leaves = (tree: Tree, at = ''): [string, string][] =>
 
 describe('messages', () => {
   const english = new Map(
-    [en, balanceEn, clockEn, labEn, pasteEn, prepsEn, serviceEn, shopEn, templatesEn, otherwiseEn].flatMap((words) =>
-      leaves(words),
+    [en, balanceEn, clockEn, labEn, pasteEn, prepsEn, serviceEn, shopEn, templatesEn, otherwiseEn, weekEn].flatMap(
+      (words) => leaves(words),
     ),
   )
   const spanish = new Map(
-    [es, balanceEs, clockEs, labEs, pasteEs, prepsEs, serviceEs, shopEs, templatesEs, otherwiseEs].flatMap((words) =>
-      leaves(words),
+    [es, balanceEs, clockEs, labEs, pasteEs, prepsEs, serviceEs, shopEs, templatesEs, otherwiseEs, weekEs].flatMap(
+      (words) => leaves(words),
     ),
   )
   it('are the same in both languages, placeholders too', () => {

@@ -203,6 +203,7 @@ export const ui = {
     toDrink: 'Open the drink',
     toClock: 'What to do when, by the clock',
     toWhatIf: 'What if',
+    toWeek: 'The week, all stands',
     title: 'Plan',
     day: 'Day',
     today: 'Today',

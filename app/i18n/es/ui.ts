@@ -205,6 +205,7 @@ export const ui: typeof en = {
     toDrink: 'Abrir la bebida',
     toClock: 'Qué hacer y cuándo, por el reloj',
     toWhatIf: 'Y si',
+    toWeek: 'La semana, todos los puestos',
     title: 'Plan',
     day: 'Día',
     today: 'Hoy',
