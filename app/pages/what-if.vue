@@ -117,7 +117,7 @@ const rows = computed(() => {
         <table class="rows">
           <thead>
             <tr>
-              <th />
+              <th>{{ t('buying.what') }}</th>
               <th class="r">{{ t('otherwise.planned') }}</th>
               <th class="r">{{ t('otherwise.otherwise') }}</th>
             </tr>

@@ -256,7 +256,7 @@ describe('writes that meet', () => {
     expect((await put(mine, { state: 'open', version: 1 })).status).toBe(200)
     const rows = (await owner.call('dayTasks', { query: { stand, day } })).body
     expect(rows).toMatchObject([{ id: mine, state: 'open', startsAt: '2026-12-02T08:15:00.000Z', version: 2 }])
-    expect(codesOf(await put(uuid(), { task: 'two words' }))).toEqual(['task:field-invalid'])
+    expect(codesOf(await put(uuid(), { task: 'two words' }))).toEqual(['task:field-invalid-format'])
     expect((await put(uuid(), { standId: uuid() })).status).toBe(404)
   })
 })
