@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { shiftDay } from '#core/time'
+import { dayOf, shiftDay } from '#core/time'
 import { gPerMlOfPrep } from '#core/books'
 import { WEEK_DAYS, type StandDay } from '~/composables/useWeek'
 import { useDrinks } from '~/stores/drinks'
@@ -10,7 +10,7 @@ import { useSession } from '~/stores/session'
 
 // Seven days of every stand: what is served, what it takes, and which preps are made when for all of them.
 const { t } = useI18n({ useScope: 'global' })
-const { n, amount, time, money, calendarDay, weekday } = useFormat()
+const { n, amount, money, calendarDay, weekday, locale } = useFormat()
 const plan = usePlan()
 const drinks = useDrinks()
 const preps = usePreps()
@@ -32,7 +32,13 @@ const litresOf = (prep: string, massG: number): string => {
   const evaluation = preps.byId.get(prep)?.evaluation
   return evaluation ? amount(massG / gPerMlOfPrep(evaluation) / 1000, 'L', 2) : amount(massG, 'g', 0)
 }
-const clockText = (r: StandDay): string => (r.first ? time(r.first) : t(`week.${r.clock}`))
+/** The time where that stand is, with the day where the first hand is on another. */
+function clockText({ first, clock, day, stand }: StandDay): string {
+  if (!first) return t(`week.${clock}`)
+  const at = formatTime(first, locale.value, session.region, stand.timeZone)
+  const on = dayOf(first, stand.timeZone)
+  return on === day ? at : `${weekday(on)} ${at}`
+}
 const costText = ({ cost }: StandDay): string =>
   cost ? `${cost.total ? '' : `${t('cost.atLeast')} `}${money(cost.known.value)}` : ''
 const standName = (id: string): string => session.stands.find((s) => s.id === id)?.name ?? ''

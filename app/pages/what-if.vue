@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { DayTask, SharedPiece } from '#core/schedule'
+import { dayOf } from '#core/time'
 import type { DayInShort, WhatIf } from '~/composables/useWhatIf'
 import { useDrinks } from '~/stores/drinks'
 import { usePlan } from '~/stores/plan'
@@ -43,8 +44,12 @@ function taskName(id: string): string {
 }
 const costText = ({ cost }: DayInShort): string =>
   cost ? `${cost.total ? '' : `${t('cost.atLeast')} `}${money(cost.known.value)}` : ''
-const firstText = (d: DayInShort): string =>
-  d.first ? time(d.first) : d.blocked ? t('otherwise.doesNotFit') : t('otherwise.noHours')
+/** The time, with the day where the first hand is on another. */
+function firstText({ first, blocked }: DayInShort): string {
+  if (!first) return t(blocked ? 'otherwise.doesNotFit' : 'otherwise.noHours')
+  const on = dayOf(first, session.zone)
+  return on === plan.day ? time(first) : `${weekday(on)} ${time(first)}`
+}
 const rows = computed(() => {
   const both = (of: (d: DayInShort) => string) => [of(planned.value), of(otherwise.value)] as const
   return [
