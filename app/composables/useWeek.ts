@@ -1,27 +1,21 @@
-import { gPerMlOf, gPerMlOfPrep } from '#core/books'
+import { gPerMlOfPrep } from '#core/books'
 import { prepNeeds, useByOf } from '#core/preps'
-import { scaledDocument, type Evaluation } from '#core/recipe'
+import type { Evaluation } from '#core/recipe'
 import {
-  firstPlan,
-  levelsOf,
+  clockInShort,
   makingsOf,
   momentOf,
-  piecesOf,
   pressingsOf,
   prepRuns,
   problemOf,
-  spanOf,
   tasksOf,
-  type PlannedJuice,
   type PrepNeed,
   type PrepRun,
 } from '#core/schedule'
 import { cupsInAll } from '#core/scale'
 import { shiftDay } from '#core/time'
 import type { PlanLine, ServiceDay, Stand } from '#shared/contract'
-import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
-import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { costOfDay, usePlan, type Known, type Sheet } from '~/stores/plan'
 import { usePreps } from '~/stores/preps'
@@ -60,22 +54,31 @@ export function useWeek(from: () => string) {
   const plan = usePlan()
   const preps = usePreps()
   const drinks = useDrinks()
-  const fruit = useFruit()
-  const catalogue = useCatalogue()
   const session = useSession()
+  const { plannedOf, prepOf, juicesOf, piecesAt } = useMakings()
+  const { ofError } = useSentence()
   const rows = shallowRef<StandDay[]>([])
   const runs = shallowRef<PrepRun[]>([])
   const busy = ref(false)
+  const said = ref('')
   let asked = 0
 
   async function load(): Promise<void> {
     const mine = ++asked
     busy.value = true
+    said.value = ''
     const read = await Promise.all(
       Array.from({ length: WEEK_DAYS }, (_, i) => shiftDay(from(), i)).flatMap((day) =>
         session.stands.map((stand) => readDay(day, stand)),
       ),
-    )
+    ).catch((e: unknown) => void (said.value = ofError(e)))
+    if (mine !== asked) return
+    if (!read) {
+      rows.value = []
+      runs.value = []
+      busy.value = false
+      return
+    }
     const planned = read.map((r) => ({ ...r, ...sheetsOf(r) }))
     const needs = planned.flatMap(({ day, stand, sheets }) => needsOf(day, stand.id, sheets))
     const made = prepRuns(needs, prepOfWeek)
@@ -123,34 +126,22 @@ export function useWeek(from: () => string) {
 
   function inShort({ day, stand, service }: Read, sheets: Sheet[], unsound: string[], made: PrepRun[]): StandDay {
     const here = made.filter((r) => r.day === day && r.place === stand.id)
-    const drinksHere = sheets.map((s) => ({
-      id: s.recipe.id,
-      cup: s.evaluation,
-      batch: s.batch.evaluation,
-      cups: s.batch.factor.value,
-    }))
+    const drinksHere = sheets.map(plannedOf)
     const needsG = prepNeeds(drinksHere.map((d) => ({ evaluation: d.cup, times: d.cups })))
     const { makings } = makingsOf(drinksHere, (id) => {
-      const prep = preps.byId.get(id)
-      if (!prep?.evaluation) return undefined
       const run = here.find((r) => r.prep === id)
-      const gPerMl = gPerMlOfPrep(prep.evaluation)
       // What is made here that day is short by just so much; what is made elsewhere is there.
-      const onHandMl = run ? ((needsG.get(id) ?? 0) - run.massG) / gPerMl : Infinity
-      const { document, context } = drinks.served(prep.recipe)
-      return {
-        onHandMl,
-        standard: prep.evaluation,
-        made: (times: number) => drinks.evaluate({ document: scaledDocument(document, times), context }).evaluation,
-      }
+      return prepOf(id, (standard) => (run ? ((needsG.get(id) ?? 0) - run.massG) / gPerMlOfPrep(standard) : Infinity))
     })
-    const tasks = tasksOf(makings, pressingsOf(juicesOf(makings.map((m) => m.evaluation)), makings))
-    const pieces = piecesOf(
-      catalogue.equipment.filter((e) => e.standId === stand.id),
-      catalogue.vessels.filter((v) => v.standId === stand.id).length,
+    const tasks = tasksOf(
+      makings,
+      pressingsOf(
+        juicesOf(makings, () => 0),
+        makings,
+      ),
     )
-    const of = service && problemOf(service, stand.timeZone, tasks, pieces, BEFORE_ALL)
-    const found = of && firstPlan(of.problem).plan
+    const of = service && problemOf(service, stand.timeZone, tasks, piecesAt(stand.id), BEFORE_ALL)
+    const clock = of && clockInShort(of.problem)
     return {
       day,
       stand,
@@ -160,25 +151,15 @@ export function useWeek(from: () => string) {
       iceG: sheets.flatMap((s) => s.batch.takes).reduce((g, t) => (t.key === 'ice' ? g + t.massG : g), 0),
       cost: costOfDay(sheets.map((s) => s.cost)),
       handMin: tasks.reduce((n, t) => n + t.handMin, 0),
-      first: of && found ? momentOf(of.hours.opens, -spanOf(found, of.problem)) : null,
-      clock: !of ? 'no-hours' : found ? 'fits' : 'does-not-fit',
-      peakMl: of && found ? Math.max(0, ...levelsOf(of.problem, found, 'fridge').map((l) => l.amount)) : 0,
+      first: of && clock?.firstMin != null ? momentOf(of.hours.opens, clock.firstMin) : null,
+      clock: !clock ? 'no-hours' : clock.blocked ? 'does-not-fit' : 'fits',
+      peakMl: clock?.peakMl ?? 0,
     }
-  }
-  const juicesOf = (of: readonly Evaluation[]): PlannedJuice[] => {
-    const keys = new Set(of.flatMap((e) => e.bill.own.flatMap(({ item }) => ('prep' in item ? [] : item.ingredient))))
-    return [...keys].flatMap((juice) => {
-      const [data, fruitKey] = [catalogue.dataOf(juice), catalogue.fruitOf(juice)]
-      if (!data || !fruitKey) return []
-      return [
-        { juice, onHandMl: 0, gPerMl: gPerMlOf(data), minPerL: fruit.yields.get(fruitKey)?.minutesPerL?.value ?? null },
-      ]
-    })
   }
   watch(
     [from, () => session.stands.length, () => drinks.ready, () => plan.loads],
     () => drinks.ready && from() && load(),
     { immediate: true },
   )
-  return { rows, runs, busy }
+  return { rows, runs, busy, said }
 }

@@ -1,14 +1,14 @@
 import { toBuy } from '#core/buy'
 import { dearer } from '#core/cost'
 import {
-  bestPlan,
-  levelsOf,
+  clockInShort,
   momentOf,
   problemOf,
   reliefsFor,
   withoutPerson,
   withoutPiece,
   type Blocked,
+  type DayProblem,
   type Problem,
   type Relief,
 } from '#core/schedule'
@@ -33,7 +33,7 @@ export interface DayInShort {
   cups: number
   litres: number
   cost: Known | null
-  /** fruit to buy, g, by its key */
+  /** fruit to buy, kg, by its key */
   fruitKg: ReadonlyMap<string, number>
   /** when the first hand begins; null where nobody said hours, or where it does not fit */
   first: string | null
@@ -63,7 +63,7 @@ export function useWhatIf(what: () => WhatIf) {
   const usual = useDayWork(() => plan.sheets)
   const other = useDayWork(() => sheets.value)
 
-  const problemFor = (work: typeof usual): Problem | null =>
+  const dayFor = (work: typeof usual): DayProblem | null =>
     service.value && session.stand && work.tasks.value.length
       ? problemOf(
           service.value,
@@ -71,55 +71,49 @@ export function useWhatIf(what: () => WhatIf) {
           work.tasks.value,
           work.resources.value,
           session.now().toISOString(),
-        ).problem
+        )
       : null
 
-  function inShort(
-    of: readonly Sheet[],
-    work: typeof usual,
-    problem: Problem | null,
-    costs: Sheet['cost'][],
-  ): DayInShort {
+  /** @param as how the day's problem is otherwise */
+  function inShort(of: readonly Sheet[], work: typeof usual, costs: Sheet['cost'][], as = same): DayInShort {
     const bought = toBuy(
       of.map((s) => ({ name: s.recipe.name, takes: s.batch.takes })),
       plan.buyContext,
     )
-    const found = problem && bestPlan(problem, { seed: 1, tries: 1 })
-    const made = found && !('blocked' in found) ? found : null
-    const blocked = found && 'blocked' in found ? found.blocked : null
-    const levels = made ? levelsOf(problem!, made.plan, 'fridge') : []
-    const opens = service.value && problemOpens()
+    const day = dayFor(work)
+    const problem = day && as(day.problem)
+    const clock = problem && clockInShort(problem)
+    const blocked = clock?.blocked ?? null
     return {
       cups: of.reduce((n, s) => n + cupsInAll(s.line), 0),
       litres: of.reduce((n, s) => n + s.batch.litres.value, 0),
       cost: costOfDay(costs),
       fruitKg: new Map(bought.fruit.map((f) => [f.fruit, f.buyKg.value])),
-      first: made && opens ? momentOf(opens, -made.spanMin) : null,
+      first: day && clock?.firstMin != null ? momentOf(day.hours.opens, clock.firstMin) : null,
       handMin: work.tasks.value.reduce((n, t) => n + t.handMin, 0),
-      peakMl: Math.max(0, ...levels.map((l) => l.amount)),
+      peakMl: clock?.peakMl ?? 0,
       blocked,
-      reliefs: blocked && problem ? reliefsFor(problem, blocked) : [],
+      reliefs: blocked && problem ? reliefsFor(problem, blocked, day.isUnderWay) : [],
     }
   }
-  const problemOpens = (): string =>
-    problemOf(service.value!, session.stand!.timeZone, [], [], session.now().toISOString()).hours.opens
+  const same = (problem: Problem): Problem => problem
 
   const planned = computed(() =>
     inShort(
       plan.sheets,
       usual,
-      problemFor(usual),
       plan.sheets.map((s) => s.cost),
     ),
   )
   const otherwise = computed(() => {
     const { person, piece, dear, dearTimes } = what()
-    let problem = problemFor(other)
-    if (problem && person) problem = withoutPerson(problem, person)
-    if (problem && piece) problem = withoutPiece(problem, piece)
+    const as = (problem: Problem): Problem => {
+      const present = person ? withoutPerson(problem, person) : problem
+      return piece ? withoutPiece(present, piece) : present
+    }
     const book = drinks.priceBook && dear ? dearer(drinks.priceBook, dear, dearTimes) : undefined
     const costs = sheets.value.map((s) => (book ? drinks.costOfBatch(s.document, s.batch, book) : s.cost))
-    return inShort(sheets.value, other, problem, costs)
+    return inShort(sheets.value, other, costs, as)
   })
   const people = computed(() => [...new Set(service.value?.shifts.map((s) => s.name) ?? [])])
   const pieces = computed(() => usual.resources.value.filter((r) => r.key !== 'fridge').map((r) => r.key))

@@ -22,7 +22,7 @@ watch(
   (today) => (from.value ||= today),
   { immediate: true },
 )
-const { rows, runs, busy } = useWeek(() => from.value)
+const { rows, runs, busy, said } = useWeek(() => from.value)
 const days = computed(() =>
   Array.from({ length: WEEK_DAYS }, (_, i) => shiftDay(from.value, i))
     .map((day) => ({ day, rows: rows.value.filter((r) => r.day === day) }))
@@ -64,6 +64,7 @@ const step = (by: number): void => void (from.value = shiftDay(from.value, by))
         </span>
       </div>
       <p v-if="busy" class="small quiet" role="status" data-test="week-busy">{{ t('week.busy') }}</p>
+      <p v-else-if="said" class="caution" role="alert">{{ said }}</p>
       <p v-else-if="!days.length" data-test="week-empty">{{ t('week.empty') }}</p>
       <section v-for="d in days" :key="d.day" :data-test="`week-${d.day}`">
         <h2>{{ weekday(d.day) }}, {{ calendarDay(d.day) }}</h2>

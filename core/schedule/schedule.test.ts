@@ -1,6 +1,7 @@
 import { loadSolver, type Solver } from '../solve'
 import {
   bestPlan,
+  clockInShort,
   firstPlan,
   improvements,
   latestPlan,
@@ -123,6 +124,13 @@ it('what a fridge holds over the day: more with each batch, all of it at the ope
     { fromMin: 1, amount: 0 },
   ])
   expect(levelsOf(problem, plan, 'burner')).toEqual([])
+  // Two tasks of ten minutes on one pair of hands.
+  expect(clockInShort(problem)).toEqual({ firstMin: -20, handMin: 20, peakMl: 17_000, blocked: null })
+  expect(clockInShort({ ...problem, people: [] })).toMatchObject({
+    firstMin: null,
+    peakMl: 0,
+    blocked: { why: 'hands' },
+  })
 })
 
 describe('what cannot be', () => {
