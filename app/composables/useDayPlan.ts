@@ -1,5 +1,6 @@
 import {
   problemOf,
+  fewerFor,
   holdable,
   moved,
   type Blocked,
@@ -25,12 +26,14 @@ export function useDayPlan(service: () => Service | null) {
   const plan = usePlan()
   const session = useSession()
 
-  const { day, tasks, resources } = useDayWork(() => plan.sheets)
+  const { day, tasks, resources, tasksFor } = useDayWork(() => plan.sheets)
 
   const found = shallowRef<Plan | null>(null)
   const blocked = shallowRef<{ blocked: Blocked; reliefs: Relief[] } | null>(null)
   const hours = shallowRef<Hours | null>(null)
   const problem = shallowRef<Problem | null>(null)
+  /** better the next day, and made on the day */
+  const sameDay = shallowRef<readonly string[]>([])
   const share = ref(0)
   const busy = ref(false)
   /** something that was put elsewhere cannot stand there any more */
@@ -53,6 +56,7 @@ export function useDayPlan(service: () => Service | null) {
     const made = problemOf(of, session.stand.timeZone, tasks.value, resources.value, now)
     hours.value = made.hours
     problem.value = made.problem
+    sameDay.value = made.sameDay
     const fixed = holdable(made.problem, standing)
     const isGone = tasks.value.some((x) => standing.put.has(x.id) && !fixed.has(x.id))
     busy.value = true
@@ -61,7 +65,7 @@ export function useDayPlan(service: () => Service | null) {
     worker.onmessage = ({ data }: MessageEvent<ScheduleSaid>) => {
       if (data.blocked) {
         found.value = null
-        blocked.value = { blocked: data.blocked, reliefs: data.reliefs }
+        blocked.value = { blocked: data.blocked, reliefs: [...data.reliefs, ...fewerCups(now)] }
       } else {
         found.value = data.plan
         blocked.value = null
@@ -71,10 +75,21 @@ export function useDayPlan(service: () => Service | null) {
       if (data.done) stop()
     }
     worker.onerror = () => stop()
-    const { isUnderWay } = made
+    const { isUnderWay, eveningMin } = made
     const done: Plan = new Map([...standing.done].filter(([id]) => fixed.has(id)))
-    const ask = { problem: made.problem, done, fixed, isUnderWay, seed: SEED, tries: TRIES }
+    const ask = { problem: made.problem, done, fixed, relief: { isUnderWay, eveningMin }, seed: SEED, tries: TRIES }
     worker.postMessage(ask satisfies ScheduleAsk)
+  }
+  /** How much less of everything would do: less of a drink is another batch, which the worker cannot work out. */
+  function fewerCups(now: string): Relief[] {
+    const of = service()
+    if (!of || !session.stand) return []
+    const { timeZone } = session.stand
+    const relief = fewerFor((percent) => {
+      const fewer = tasksFor(plan.madeTimes(1 - percent / 100).sheets)
+      return problemOf(of, timeZone, fewer, resources.value, now).problem
+    })
+    return relief ? [relief] : []
   }
   /** A task is put elsewhere: what follows, or why it cannot stand there, which changes nothing. */
   function move(standing: Standing, id: string, to: Placed): Refused | null {
@@ -86,5 +101,5 @@ export function useDayPlan(service: () => Service | null) {
     return null
   }
   onBeforeUnmount(stop)
-  return { day, tasks, problem, hours, found, blocked, busy, share, isLetGo, find, move, stop }
+  return { day, tasks, problem, sameDay, hours, found, blocked, busy, share, isLetGo, find, move, stop }
 }

@@ -126,12 +126,14 @@ export function useWeek(from: () => string) {
 
   function inShort({ day, stand, service }: Read, sheets: Sheet[], unsound: string[], made: PrepRun[]): StandDay {
     const here = made.filter((r) => r.day === day && r.place === stand.id)
-    const drinksHere = sheets.map(plannedOf)
+    const drinksHere = sheets.map((s) => plannedOf(s, stand.id))
     const needsG = prepNeeds(drinksHere.map((d) => ({ evaluation: d.cup, times: d.cups })))
     const { makings } = makingsOf(drinksHere, (id) => {
       const run = here.find((r) => r.prep === id)
       // What is made here that day is short by just so much; what is made elsewhere is there.
-      return prepOf(id, (standard) => (run ? ((needsG.get(id) ?? 0) - run.massG) / gPerMlOfPrep(standard) : Infinity))
+      return prepOf(id, stand.id, (standard) =>
+        run ? ((needsG.get(id) ?? 0) - run.massG) / gPerMlOfPrep(standard) : Infinity,
+      )
     })
     const tasks = tasksOf(
       makings,

@@ -12,7 +12,7 @@ import {
   type Problem,
   type Relief,
 } from '#core/schedule'
-import { cupsInAll, timesCups } from '#core/scale'
+import { cupsInAll } from '#core/scale'
 import { useDrinks } from '~/stores/drinks'
 import { costOfDay, usePlan, type Known, type Sheet } from '~/stores/plan'
 import { useSession } from '~/stores/session'
@@ -51,17 +51,15 @@ export function useWhatIf(what: () => WhatIf) {
   const { service, ready } = useDayService()
 
   const times = computed(() => what().times)
-  const sheets = computed((): Sheet[] =>
-    times.value === 1
-      ? plan.sheets
-      : plan.lines
-          .map((l) => timesCups(l, times.value))
-          .filter((l) => cupsInAll(l) > 0)
-          .map((l) => plan.sheetOf(l))
-          .filter((s): s is Sheet => 'batch' in s),
-  )
+  const other = computed(() => plan.madeTimes(times.value))
+  const sheets = computed(() => other.value.sheets)
+  /** What cannot be made as planned, and what cannot be made otherwise, each once. */
+  const unsound = computed(() => [
+    ...plan.unsound,
+    ...other.value.unsound.filter((u) => !plan.unsound.some((p) => p.line.id === u.line.id)),
+  ])
   const usual = useDayWork(() => plan.sheets)
-  const other = useDayWork(() => sheets.value)
+  const changed = useDayWork(() => sheets.value)
 
   const dayFor = (work: typeof usual): DayProblem | null =>
     service.value && session.stand && work.tasks.value.length
@@ -93,7 +91,7 @@ export function useWhatIf(what: () => WhatIf) {
       handMin: work.tasks.value.reduce((n, t) => n + t.handMin, 0),
       peakMl: clock?.peakMl ?? 0,
       blocked,
-      reliefs: blocked && problem ? reliefsFor(problem, blocked, day.isUnderWay) : [],
+      reliefs: blocked && problem ? reliefsFor(problem, blocked, day) : [],
     }
   }
   const same = (problem: Problem): Problem => problem
@@ -113,10 +111,10 @@ export function useWhatIf(what: () => WhatIf) {
     }
     const book = drinks.priceBook && dear ? dearer(drinks.priceBook, dear, dearTimes) : undefined
     const costs = sheets.value.map((s) => (book ? drinks.costOfBatch(s.document, s.batch, book) : s.cost))
-    return inShort(sheets.value, other, costs, as)
+    return inShort(sheets.value, changed, costs, as)
   })
   const people = computed(() => [...new Set(service.value?.shifts.map((s) => s.name) ?? [])])
   const pieces = computed(() => usual.resources.value.filter((r) => r.key !== 'fridge').map((r) => r.key))
-  const taskName = (id: string) => other.tasks.value.find((t) => t.id === id)
-  return { planned, otherwise, people, pieces, taskName, service, ready }
+  const taskName = (id: string) => changed.tasks.value.find((t) => t.id === id)
+  return { planned, otherwise, people, pieces, taskName, unsound, service, ready }
 }

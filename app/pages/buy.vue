@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { restUntil } from '#core/books'
 import { orderBy } from '#core/yield'
 import type { FruitRow } from '~/components/buy/FruitTable.vue'
 import { useCatalogue } from '~/stores/catalogue'
@@ -51,7 +52,10 @@ const rows = computed(() =>
 const goods = computed(() =>
   plan.shopping.goods.map((g) => {
     const chosen = packs.value.get(g.key)
-    return { ...g, packs: chosen, over: chosen?.packs.length ? chosen.massG - g.buyG.value : null }
+    const over = chosen?.packs.length ? chosen.massG - g.buyG.value : null
+    // What is opened on the day for so much keeps for a few days more.
+    const until = over ? restUntil(catalogue.dataOf(g.key)?.kind ?? '', plan.day) : null
+    return { ...g, packs: chosen, over, until }
   }),
 )
 const orderToday = computed(() => rows.value.filter((r) => r.buyKg.value > 0 && r.by.ripe === plan.today))

@@ -1,26 +1,16 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import {
-  inOrder,
-  minuteOf,
-  momentOf,
-  nextOf,
-  type DayTask,
-  type Placed,
-  type Refused,
-  type Standing,
-} from '#core/schedule'
-import { dayOf, isDay } from '#core/time'
+import { inOrder, minuteOf, momentOf, nextOf, type Placed, type Refused, type Standing } from '#core/schedule'
+import { isDay } from '#core/time'
 import { fillOf } from '~/utils/colours'
 import { usePlan } from '~/stores/plan'
-import { useDrinks } from '~/stores/drinks'
 import { useSession } from '~/stores/session'
 
 // The clock of a day: what is to be done now; then who does what until the hatch opens.
 const { t } = useI18n({ useScope: 'global' })
-const { name, time, calendarDay, weekday, n } = useFormat()
+const { calendarDay, weekday, n } = useFormat()
+const { madeName, nameOf, timeWithDay } = useTaskWords()
 const plan = usePlan()
-const drinks = useDrinks()
 const session = useSession()
 const ready = useWords('clock', 'lab')
 // The day stands in the address, so that it is the same one after a reload.
@@ -41,29 +31,17 @@ const { tasks, found, hours, problem, blocked } = work
 const opens = computed(() => hours.value?.opens ?? null)
 const told = useDayTasks(() => opens.value)
 const standing = (): Standing => ({ done: told.placed('done'), put: told.placed('put') })
-/** The time of the clock, with the day where that is another. */
-function timeOf(minute: number): string {
-  if (!opens.value) return ''
-  const at = momentOf(opens.value, minute)
-  const on = dayOf(at, session.zone)
-  return on === plan.day ? time(at) : `${weekday(on)} ${time(at)}`
-}
+const timeOf = (minute: number): string => (opens.value ? timeWithDay(momentOf(opens.value, minute), plan.day) : '')
 const minuteNow = computed(() =>
   session.minute >= 0 && opens.value ? minuteOf(opens.value, session.now().toISOString()) : null,
 )
 /** Once the hatch is open, nothing of it is due any more. */
 const isOpen = computed(() => minuteNow.value !== null && minuteNow.value >= 0)
 const nowMin = computed(() => (isOpen.value ? null : minuteNow.value))
-const madeName = (id: string): string => drinks.byId.get(id)?.name ?? name(id)
 /** The colour that there is most of in it. */
 function fillOfMaking(id: string): string {
   const layers = work.day.value.makings.find((m) => m.id === id)?.evaluation.layers ?? []
   return fillOf(layers.find((l) => !l.fillsUp)?.key ?? 'water')
-}
-/** What a task is, in words: what is done, and of what. */
-function nameOf({ making, does }: DayTask): string {
-  if (does === 'pressing') return t('clock.pressing', { name: madeName(making) })
-  return t('clock.step', { step: t(does === 'chilling' ? 'clock.cold' : `step.${does}`), name: madeName(making) })
 }
 const taskOf = (id: string): string => {
   const task = tasks.value.find((x) => x.id === id)
@@ -116,6 +94,9 @@ watch([() => day.service.value, tasks, ready], () => ready.value && find(), { im
         {{ t('clock.noHours') }}
       </p>
       <ClockBlocked v-if="blocked" :blocked="blocked.blocked" :reliefs="blocked.reliefs" :task-of="taskOf" />
+      <p v-if="found && work.sameDay.value.length" class="sheet" role="status" data-test="same-day">
+        {{ t('clock.sameDay', { list: work.sameDay.value.map(madeName).join(', ') }) }}
+      </p>
       <p v-if="isOpen && rows.length" class="sheet quiet" data-test="clock-open">
         {{ t('clock.isOpen', { time: timeOf(0) }) }}
       </p>

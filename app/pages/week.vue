@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { dayOf, shiftDay } from '#core/time'
+import { shiftDay } from '#core/time'
 import { gPerMlOfPrep } from '#core/books'
 import { WEEK_DAYS, type StandDay } from '~/composables/useWeek'
 import { useDrinks } from '~/stores/drinks'
@@ -10,7 +10,8 @@ import { useSession } from '~/stores/session'
 
 // Seven days of every stand: what is served, what it takes, and which preps are made when for all of them.
 const { t } = useI18n({ useScope: 'global' })
-const { n, amount, money, calendarDay, weekday, locale } = useFormat()
+const { n, amount, money, calendarDay, weekday } = useFormat()
+const { timeWithDay } = useTaskWords()
 const plan = usePlan()
 const drinks = useDrinks()
 const preps = usePreps()
@@ -34,10 +35,7 @@ const litresOf = (prep: string, massG: number): string => {
 }
 /** The time where that stand is, with the day where the first hand is on another. */
 function clockText({ first, clock, day, stand }: StandDay): string {
-  if (!first) return t(`week.${clock}`)
-  const at = formatTime(first, locale.value, session.region, stand.timeZone)
-  const on = dayOf(first, stand.timeZone)
-  return on === day ? at : `${weekday(on)} ${at}`
+  return first ? timeWithDay(first, day, stand.timeZone) : t(`week.${clock}`)
 }
 const costText = ({ cost }: StandDay): string =>
   cost ? `${cost.total ? '' : `${t('cost.atLeast')} `}${money(cost.known.value)}` : ''

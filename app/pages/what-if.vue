@@ -1,25 +1,23 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { DayTask, SharedPiece } from '#core/schedule'
-import { dayOf } from '#core/time'
+import type { SharedPiece } from '#core/schedule'
 import type { DayInShort, WhatIf } from '~/composables/useWhatIf'
-import { useDrinks } from '~/stores/drinks'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 
 // The day that is planned, and the same with more guests, a piece less, somebody ill, or fruit that is dear: side by
 // side. Nothing of it is put down.
 const { t } = useI18n({ useScope: 'global' })
-const { n, name, amount, time, money, calendarDay, weekday } = useFormat()
+const { n, name, amount, money, calendarDay, weekday } = useFormat()
+const { nameOf, timeWithDay } = useTaskWords()
 const plan = usePlan()
-const drinks = useDrinks()
 const session = useSession()
 const ready = useWords('otherwise', 'clock', 'lab')
 const what = reactive<WhatIf>({ times: 1, person: null, piece: null, dear: null, dearTimes: 1.5 })
 const more = ref('')
 const dearMore = ref('50')
 const whatIf = useWhatIf(() => what)
-const { planned, otherwise, people, pieces } = whatIf
+const { planned, otherwise, people, pieces, unsound } = whatIf
 /** Percent more or less; what is no such number changes nothing. */
 const MOST_PERCENT = 300
 const isPercent = (v: number | null): v is number => v !== null && v > -100 && v <= MOST_PERCENT
@@ -34,21 +32,16 @@ function takeDear(v: number | null): void {
   if (isPercent(v)) what.dearTimes = 1 + v / 100
 }
 const fruits = computed(() => [...planned.value.fruitKg.keys()].map((key) => ({ value: key, title: name(key) })))
-const madeName = (id: string): string => drinks.byId.get(id)?.name ?? name(id)
-function taskName(id: string): string {
-  const task = whatIf.taskName(id) as DayTask | undefined
-  if (!task) return ''
-  if (task.does === 'pressing') return t('clock.pressing', { name: madeName(task.making) })
-  const step = t(task.does === 'chilling' ? 'clock.cold' : `step.${task.does}`)
-  return t('clock.step', { step, name: madeName(task.making) })
+const taskName = (id: string): string => {
+  const task = whatIf.taskName(id)
+  return task ? nameOf(task) : ''
 }
 const costText = ({ cost }: DayInShort): string =>
   cost ? `${cost.total ? '' : `${t('cost.atLeast')} `}${money(cost.known.value)}` : ''
 /** The time, with the day where the first hand is on another. */
 function firstText({ first, blocked }: DayInShort): string {
   if (!first) return t(blocked ? 'otherwise.doesNotFit' : 'otherwise.noHours')
-  const on = dayOf(first, session.zone)
-  return on === plan.day ? time(first) : `${weekday(on)} ${time(first)}`
+  return timeWithDay(first, plan.day)
 }
 const rows = computed(() => {
   const both = (of: (d: DayInShort) => string) => [of(planned.value), of(otherwise.value)] as const
@@ -116,7 +109,7 @@ const rows = computed(() => {
       </template>
     </section>
     <section class="sheet stack">
-      <PlanUnsound />
+      <PlanUnsound :of="unsound" />
       <p v-if="!plan.lines.length" data-test="what-if-empty">{{ t('clock.noCups') }}</p>
       <template v-else>
         <table class="rows">

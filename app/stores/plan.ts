@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { dayOf, shiftDay } from '#core/time'
 import { goodsKey } from '#core/books'
 import { toBuy, type BuyContext, type ToBuy, type Wanted } from '#core/buy'
-import { cupsInAll, scaleToCups, type Batch, type Losses } from '#core/scale'
+import { cupsInAll, scaleToCups, timesCups, type Batch, type Losses } from '#core/scale'
 import type { Cost } from '#core/cost'
 import { ProcessLimit } from '#core/process'
 import type { Evaluation, RecipeDocument } from '#core/recipe'
@@ -111,12 +111,20 @@ export const usePlan = defineStore('plan', () => {
       return e instanceof ProcessLimit ? { line, name: recipe.name, why: e } : unsound('recipe-unsound')
     }
   }
-  const made = computed(() =>
-    session.stand && drinks.ready ? lines.value.filter((l) => cupsInAll(l) > 0).map((l) => sheetOf(l)) : [],
-  )
-  const sheets = computed(() => made.value.filter((m): m is Sheet => 'batch' in m))
-  /** Lines that no batch can be made of: said, so that the rest is not taken for all. */
-  const unsound = computed(() => made.value.filter((m): m is Unsound => 'why' in m))
+  /** Batches of lines, and those that no batch can be made of: said, so that the rest is not taken for all. */
+  function makeOf(of: readonly PlanLine[]): { sheets: Sheet[]; unsound: Unsound[] } {
+    const made = session.stand && drinks.ready ? of.filter((l) => cupsInAll(l) > 0).map((l) => sheetOf(l)) : []
+    return {
+      sheets: made.filter((m): m is Sheet => 'batch' in m),
+      unsound: made.filter((m): m is Unsound => 'why' in m),
+    }
+  }
+  const made = computed(() => makeOf(lines.value))
+  /** The day with so many times its cups. */
+  const madeTimes = (times: number): { sheets: Sheet[]; unsound: Unsound[] } =>
+    times === 1 ? made.value : makeOf(lines.value.map((l) => timesCups(l, times)))
+  const sheets = computed(() => made.value.sheets)
+  const unsound = computed(() => made.value.unsound)
   const litres = computed(() =>
     sum(
       'all-litres',
@@ -191,6 +199,7 @@ export const usePlan = defineStore('plan', () => {
     cupsToday,
     sheets,
     sheetOf,
+    madeTimes,
     buyContext,
     unsound,
     shopping,

@@ -7,6 +7,7 @@ import {
   type Problem,
   type Progress,
   type Relief,
+  type ReliefAsk,
 } from '#core/schedule'
 
 // Looks for ever better plans of a day away from the page, and says each as it is found.
@@ -16,7 +17,7 @@ export interface ScheduleAsk {
   /** what is done, and what somebody put where it is: that is let go where nothing goes with it */
   done: Plan
   fixed: Plan
-  isUnderWay: boolean
+  relief: ReliefAsk
   seed: number
   tries: number
 }
@@ -32,7 +33,7 @@ self.onmessage = ({ data }: MessageEvent<ScheduleAsk>): void => {
     const { value, done } = steps.next()
     if (done) {
       const said: ScheduleSaid = value
-        ? { done: true, blocked: value, reliefs: reliefsFor(data.problem, value, data.isUnderWay), plan: null }
+        ? { done: true, blocked: value, reliefs: reliefsFor(data.problem, value, data.relief), plan: null }
         : { ...last!, done: true, blocked: null, isLetGo }
       self.postMessage(said)
       return

@@ -17,7 +17,7 @@ export * from './state'
 export * from './shelf'
 export { baseKeyOf, rowId } from './row-id'
 export * from './goods'
-export { openedDays } from './open'
+export { openedDays, restUntil } from './open'
 export { gramsOf, packAmount } from './pack'
 export { gPerMlOf, gPerMlOfPrep, usesFor, type UsableLot } from './uses'
 

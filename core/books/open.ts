@@ -1,4 +1,5 @@
 import { checkTake, type Finding } from '../limits'
+import { shiftDay, type Day } from '../time'
 import { shareOfCost, type Place } from '../yield'
 import { child } from './child'
 import { roundMoney } from './money'
@@ -19,6 +20,13 @@ const OPENED_DAYS: Readonly<Record<string, number>> = { dairy: 3, 'plant-milk': 
 const OTHER_DAYS = 30
 /** @param kind of the ingredient */
 export const openedDays = (kind: string): number => OPENED_DAYS[kind] ?? OTHER_DAYS
+
+/**
+ * The last day that the rest of a pack is good, if it is opened on a day and keeps no longer than a few; null for what
+ * keeps for weeks.
+ */
+export const restUntil = (kind: string, day: Day): Day | null =>
+  kind in OPENED_DAYS ? shiftDay(day, openedDays(kind)) : null
 
 /** What was opened is a lot of its own, and carries its share of what the packs cost. */
 export const open = onLot<Open>({

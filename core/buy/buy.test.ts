@@ -1,7 +1,11 @@
 import fc from 'fast-check'
 import { readCsv, writeCsv } from '../csv'
 import { loadSolver, type Solver } from '../solve'
-import { cheapestPacks, offersOf, packProgram, packsHeld, readDay, readPriceList, type Pack } from '.'
+import { restUntil } from '../books'
+import type { BillTake } from '../recipe'
+import { INGREDIENTS } from '../substances'
+import { fruitYield, juiceDensityGPerMl } from '../yield'
+import { cheapestPacks, toBuy, offersOf, packProgram, packsHeld, readDay, readPriceList, type Pack } from '.'
 
 let solve: Solver
 beforeAll(async () => {
@@ -244,4 +248,53 @@ it('what is written opens as text in a spreadsheet, and reads back', () => {
     ['Lemon', 'soft, "two"\nlines'],
     ['Lime', ''],
   ])
+})
+
+describe('peel', () => {
+  const needed = (peelG: number, juiceMl: number, heldPeelG = 0) =>
+    toBuy(
+      [
+        {
+          name: 'lemonade',
+          takes: [
+            { key: 'lemon-peel', massG: peelG },
+            { key: 'lemon-juice', massG: juiceMl * juiceDensityGPerMl(INGREDIENTS.get('lemon')!) },
+          ] as BillTake[],
+        },
+      ],
+      {
+        fruitOf: (key) => (key === 'lemon-juice' ? 'lemon' : undefined),
+        fruitYield: () => fruitYield(INGREDIENTS.get('lemon')!, []),
+        isFruit: () => false,
+        baseOf: () => undefined,
+        chance: 0.5,
+        isGuessed: () => false,
+        onHandG: (key) => (key === 'lemon-peel' ? heldPeelG : 0),
+        onHandMl: () => 0,
+      },
+    )
+  it('comes off fruit that is pressed anyway; only for more than that is fruit bought', () => {
+    const bought = needed(100, 2000)
+    expect(bought.goods).toEqual([])
+    const [lemon] = bought.fruit
+    // A tenth of a lemon is outer peel.
+    expect(lemon!.peel!.offKg.value).toBeCloseTo(1, 9)
+    expect(lemon!.peel!.moreKg.value).toBe(0)
+    const pressed = needed(0, 2000).fruit[0]!.neededKg.value
+    expect(pressed).toBeGreaterThan(1)
+    expect(lemon!.neededKg.value).toBeCloseTo(pressed, 9)
+    const more = needed(1000, 2000).fruit[0]!
+    expect([more.peel!.offKg.value, more.peel!.moreKg.value]).toEqual([
+      expect.closeTo(10, 9),
+      expect.closeTo(10 - pressed, 9),
+    ])
+    expect(more.neededKg.value).toBeCloseTo(10, 9)
+    expect(needed(1000, 0).fruit[0]!.neededKg.value).toBeCloseTo(10, 9)
+    // Peel that was kept is used first.
+    expect(needed(1000, 0, 900).fruit[0]!.neededKg.value).toBeCloseTo(1, 9)
+  })
+})
+it('the rest of a pack keeps a few days once it is opened, of what does not keep for weeks', () => {
+  expect(restUntil('dairy', '2026-11-28')).toBe('2026-12-01')
+  expect(restUntil('sweetener', '2026-11-28')).toBeNull()
 })

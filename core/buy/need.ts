@@ -1,6 +1,6 @@
 import { call, difference, factor, given, product, quotient, sum, type Figure } from '../figures'
 import type { BillTake } from '../recipe'
-import { INGREDIENTS, TAP } from '../substances'
+import { INGREDIENTS, PEELED_OFF, TAP } from '../substances'
 import { juiceDensityGPerMl, type BaseMake, type FruitYield } from '../yield'
 import { sureBase, sureYield } from '../yield/prediction'
 
@@ -32,8 +32,10 @@ export interface FruitToBuy {
   /** mL of juice the batches need; 0 where only the fruit itself is taken */
   juiceMl: Figure
   juiceOnHandMl: Figure
-  /** fruit that is not pressed for its juice: garnish, peel, whole in a blender */
+  /** fruit that is not pressed for its juice: garnish, whole in a blender */
   wholeKg: Figure
+  /** peel that is wanted, off fruit that is pressed anyway as far as there is any; null where none is */
+  peel: PeelToTake | null
   /**
    * mL per kg that the next lot gives at least, with the chance asked for; null where so little is known that no amount
    * gives it, of this fruit or of a base of it
@@ -44,6 +46,14 @@ export interface FruitToBuy {
   /** what is an estimate: kilos needed, of a yield with such presses; on hand, where some was only counted; to buy */
   guessed: { needed: boolean; onHand: boolean; buy: boolean }
   buyKg: Figure
+}
+
+export interface PeelToTake {
+  neededG: Figure
+  /** kg of fruit that have so much peel on them */
+  offKg: Figure
+  /** of these, what is not pressed anyway: bought for its peel */
+  moreKg: Figure
 }
 
 /** Anything else that is taken: sugar, herbs, tea, milk, ice. */
@@ -75,11 +85,14 @@ export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted
   const juices = new Needs()
   const whole = new Needs()
   const goods = new Needs()
+  const peels = new Needs()
   const tap: Figure[] = []
   const bases = new Needs()
   const need = (key: string, grams: Figure): void => {
     const fruit = context.fruitOf(key)
+    const peeled = PEELED_OFF.get(key)
     if (fruit) juices.add(key, inMl(grams, fruit, key))
+    else if (peeled) peels.add(peeled, grams)
     else if (key === TAP) tap.push(grams)
     else (context.isFruit(key) ? whole : goods).add(key, grams)
   }
@@ -102,11 +115,12 @@ export function toBuy(batches: readonly BatchNeed[], context: BuyContext, wanted
     juices.add(w.juice, product('juice-needed', 'mL', [litres, factor(1000)], { name: w.juice }))
   }
   const juiceOf = new Map([...juices.keys].map((juice) => [context.fruitOf(juice)!, juice]))
-  const fruits = new Set([...juiceOf.keys(), ...whole.keys])
+  const fruits = new Set([...juiceOf.keys(), ...whole.keys, ...peels.keys])
   return {
     fruit: [...fruits].map((fruit) => {
       const juice = juiceOf.get(fruit)
-      const row = forFruit(fruit, juice, juice ? juices.of(juice) : [], whole.of(fruit), context)
+      const needs = { juice: juice ? juices.of(juice) : [], whole: whole.of(fruit), peel: peels.of(fruit) }
+      const row = forFruit(fruit, juice, needs, context)
       return unsure.has(fruit) ? { ...row, sure: null } : row
     }),
     goods: [...goods.keys].map((key) => forGoods(key, goods.of(key), context)),
@@ -180,28 +194,42 @@ const short = (
 function forFruit(
   fruit: string,
   juice: string | undefined,
-  juiceNeeds: readonly Figure[],
-  wholeNeeds: readonly Figure[],
+  needs: Record<'juice' | 'whole' | 'peel', readonly Figure[]>,
   context: BuyContext,
 ): FruitToBuy {
   const name = { name: fruit }
   const ofJuice = { name: juice ?? fruit }
-  const juiceMl = sum('juice-needed', 'mL', juiceNeeds, ofJuice)
+  const juiceMl = sum('juice-needed', 'mL', needs.juice, ofJuice)
   const heldMl = juice ? context.onHandMl(juice) : 0
   const juiceOnHandMl = given('juice-on-hand', heldMl, 'mL', 'measured', 'source.lots', ofJuice)
   const toPress = short('juice-to-press', 'mL', juiceMl, juiceOnHandMl, ofJuice)
   const known = context.fruitYield(fruit)
   const sure = juice ? sureYield(known, context.chance, name) : known.used
   const pressKg = quotient('fruit-to-press', 'kg', toPress, sure ?? known.used, name)
-  const wholeKg = quotient('fruit-whole', 'kg', sum('fruit-whole', 'g', wholeNeeds, name), factor(1000), name)
-  const neededKg = sum('fruit-needed', 'kg', [pressKg, wholeKg], name)
+  const wholeKg = quotient('fruit-whole', 'kg', sum('fruit-whole', 'g', needs.whole, name), factor(1000), name)
+  const peel = needs.peel.length ? peelOf(fruit, needs.peel, pressKg, context) : null
+  const neededKg = sum('fruit-needed', 'kg', [pressKg, wholeKg, ...(peel ? [peel.moreKg] : [])], name)
   const onHandKg = given('fruit-on-hand', context.onHandG(fruit) / 1000, 'kg', 'measured', 'source.lots', name)
   const step = given('step', BUY_STEP_KG, 'kg', 'default', 'source.practice')
   const shortKg = short('fruit-short', 'kg', neededKg, onHandKg, name)
   const buyKg = call('fruit-to-buy', 'kg', 'round-up-to-step', [shortKg, step], name)
   const isOf = { needed: juice !== undefined && known.guessed > 0, onHand: context.isGuessed(fruit) }
   const guessed = { ...isOf, buy: isOf.needed || isOf.onHand }
-  return { fruit, juiceMl, juiceOnHandMl, wholeKg, sure, neededKg, onHandKg, guessed, buyKg }
+  return { fruit, juiceMl, juiceOnHandMl, wholeKg, peel, sure, neededKg, onHandKg, guessed, buyKg }
+}
+
+/** Fruit that is pressed is peeled before: only what has more peel on it than that is bought for it. */
+function peelOf(fruit: string, needs: readonly Figure[], pressKg: Figure, context: BuyContext): PeelToTake {
+  const key = [...PEELED_OFF].find(([, of]) => of === fruit)![0]
+  const name = { name: key }
+  const neededG = sum('peel-needed', 'g', needs, name)
+  const onHandG = given('goods-on-hand', context.onHandG(key), 'g', 'measured', 'source.lots', name)
+  const takeG = short('peel-to-take', 'g', neededG, onHandG, name)
+  const share = INGREDIENTS.get(fruit)!.fruit!.outer!.peel
+  const peelShare = given('peel-share', share, '1', 'default', 'source.practice', { name: fruit })
+  const offG = quotient('fruit-to-peel', 'g', takeG, peelShare, { name: fruit })
+  const offKg = quotient('fruit-to-peel', 'kg', offG, factor(1000), { name: fruit })
+  return { neededG, offKg, moreKg: short('fruit-for-peel', 'kg', offKg, pressKg, { name: fruit }) }
 }
 
 function forGoods(key: string, needs: readonly Figure[], context: BuyContext): GoodsToBuy {

@@ -118,6 +118,12 @@ describe('what a drink says of itself comes through its preps', () => {
     expect(within('coconut-milk')).not.toContain('allergen-milk')
     expect(within('soy-drink')).toContain('allergen-soy')
     expect(within('almond-drink')).toContain('allergen-nuts')
+    // What is blended here says what the carton says; oats and barley count as gluten, celery as itself: Regulation
+    // (EU) 1169/2011, Annex II.
+    expect(within('almond')).toContain('allergen-nuts')
+    expect(within('oats')).toContain('allergen-gluten')
+    expect(within('barley')).toContain('allergen-gluten')
+    expect(within('celery-juice')).toContain('allergen-celery')
     const added = recipe([
       take('a', 'coconut-cream', 50),
       take('m', 'mango-puree', 100),

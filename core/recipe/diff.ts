@@ -18,7 +18,7 @@ export interface StepChange {
 /** How it is served, otherwise. */
 export type ServeChange =
   | { what: 'volume' | 'ice' | 'pour'; from: number; to: number }
-  | { what: 'garnish' | 'cup' | 'options' | 'sizes' | 'dispenser' | 'keeping' }
+  | { what: 'garnish' | 'cup' | 'options' | 'sizes' | 'dispenser' | 'rest' | 'keeping' }
 
 const isSame = (a: unknown, b: unknown): boolean => canonical(a ?? null) === canonical(b ?? null)
 
@@ -68,6 +68,7 @@ export function serveChanges(before: RecipeDocument, after: RecipeDocument): Ser
       ['options', a?.options ?? [], b?.options ?? []],
       ['sizes', a?.sizes ?? [], b?.sizes ?? []],
       ['dispenser', a?.dispenser, b?.dispenser],
+      ['rest', a?.rest, b?.rest],
       ['keeping', before.keeping, after.keeping],
     ] as const
   ).flatMap(([what, was, is]): ServeChange[] => (isSame(was, is) ? [] : [{ what }]))

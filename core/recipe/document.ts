@@ -77,6 +77,8 @@ export interface Serve {
   options?: GuestOption[]
   sizes?: Size[]
   dispenser?: Dispenser
+  /** better after a night in the cold: it is made on the day before; left out: on the day */
+  rest?: 'next-day'
 }
 
 /** A by-product that is kept for another use, and the share of what its step cost that it carries away. */

@@ -4,6 +4,7 @@ const OF_THE_PRODUCT: ReadonlySet<string> = new Set([
   'allergen-soy',
   'allergen-nuts',
   'allergen-gluten',
+  'allergen-celery',
   'tcs',
   'keep-cold',
   'caffeine',

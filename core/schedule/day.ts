@@ -1,10 +1,11 @@
 import { gPerMlOfPrep } from '../books/uses'
 import { prepNeeds } from '../preps/need'
 import { itemKey, type Evaluation } from '../recipe'
-import type { Instant } from '../time'
+import { instantAt, shiftDay, type Instant } from '../time'
 import type { Problem, Resource, Task } from './problem'
 import { hoursOf, minuteOf, type Hours, type Service } from './service'
-import { USUAL_CHILL_MIN, type Making, type Pressing, type SharedPiece } from './tasks'
+import { USUAL_CHILL_MIN } from './minutes'
+import type { DayTask, Making, Pressing, SharedPiece } from './tasks'
 
 // What a stand's plan of a day asks to be made, and with what.
 
@@ -22,6 +23,8 @@ export interface PlannedPrep {
   /** so many times its standard; nothing where that cannot be made */
   made: (times: number) => Evaluation | null
   standard: Evaluation
+  /** minutes of hands for a minute of the standard, as they were timed here; left out: nobody did */
+  handTimes?: number
 }
 /** A juice that somebody presses here. */
 export interface PlannedJuice {
@@ -63,8 +66,10 @@ export function makingsOf(
       id,
       evaluation,
       takes: takenBy(evaluation),
-      keptMl: 0,
+      keptMl: evaluation.jug.volume.value,
+      untilTaken: true,
       chillMin: 0,
+      handTimes: prepOf(id)?.handTimes,
     })),
     ...drinks.map(({ id, batch }): Making => ({
       id,
@@ -72,6 +77,7 @@ export function makingsOf(
       takes: takenBy(batch),
       keptMl: batch.jug.volume.value,
       chillMin: USUAL_CHILL_MIN,
+      dayBefore: batch.document.serve?.rest === 'next-day',
     })),
   ]
   return { makings, missing }
@@ -117,12 +123,19 @@ export interface DayProblem {
   hours: Hours
   /** it is now that bounds it: what was not begun cannot be begun earlier any more */
   isUnderWay: boolean
+  /** minute at which the evening before ends, where somebody may still come then; left out: it is over */
+  eveningMin?: number
+  /** makings that are better the next day, of a day before which nobody works: they are made on the day */
+  sameDay: string[]
 }
-/** A day as a problem. Nothing is begun before now; once the hatch is open, it is what was to be done. */
+/**
+ * A day as a problem. Nothing is begun before now; once the hatch is open, it is what was to be done. What is better
+ * the next day is done before the day begins, by the clock of the stand; where that is past, as soon as it goes.
+ */
 export function problemOf(
   service: Service,
   timeZone: string,
-  tasks: readonly Task[],
+  tasks: readonly DayTask[],
   resources: readonly Resource[],
   now: Instant,
 ): DayProblem {
@@ -130,5 +143,17 @@ export function problemOf(
   const nowMin = minuteOf(hours.opens, now)
   const isUnderWay = nowMin < 0 && nowMin > hours.firstMin
   const firstMin = isUnderWay ? nowMin : hours.firstMin
-  return { hours, isUnderWay, problem: { tasks, resources, people: hours.people, firstMin, endMin: 0 } }
+  const midnightMin = minuteOf(hours.opens, instantAt(service.day, '00:00', timeZone))
+  const isBefore = firstMin < midnightMin
+  const due = (t: Task): Task => (t.dayBefore && isBefore ? { ...t, latestMin: midnightMin } : t)
+  const eveningMin = minuteOf(hours.opens, instantAt(shiftDay(service.day, -1), EVENING_ENDS, timeZone))
+  return {
+    hours,
+    isUnderWay,
+    ...(nowMin < eveningMin - LEAST_EVENING_MIN ? { eveningMin } : {}),
+    sameDay: isBefore ? [] : [...new Set(tasks.flatMap((t) => (t.dayBefore ? t.making : [])))],
+    problem: { tasks: tasks.map(due), resources, people: hours.people, firstMin, endMin: 0 },
+  }
 }
+/** The evening before is over by then, by the clock of the stand; somebody may be asked so many minutes before it. */
+const [EVENING_ENDS, LEAST_EVENING_MIN] = ['21:00', 180]

@@ -40,9 +40,14 @@ export function faultsOf({ tasks, people, resources, firstMin, endMin }: Problem
       const taken = tasks.reduce((sum, t) => {
         const start = at(t.id)?.startMin
         if (start === undefined) return sum
-        const ends = { hands: start + t.handMin, all: start + t.handMin + t.waitMin, kept: endMin + 1 }
+        const end = start + t.handMin + t.waitMin
+        const takers = tasks
+          .filter((x) => x.after.some((l) => l.task === t.id))
+          .map((x) => at(x.id)?.startMin ?? endMin)
+        const taken = takers.length ? Math.max(...takers) : endMin
+        const ends = { hands: start + t.handMin, all: end, kept: endMin + 1, taken }
         const of = t.uses.filter((u) => {
-          const from = u.during === 'kept' ? start + t.handMin : start
+          const from = u.during === 'kept' ? start + t.handMin : u.during === 'taken' ? end : start
           return u.resource === key && from <= minute && minute < ends[u.during]
         })
         return sum + of.reduce((n, u) => n + u.amount, 0)

@@ -1,6 +1,7 @@
 export * from './problem'
 export { latestPlan, type Blocked, type Made } from './serial'
 export * from './improve'
+export * from './minutes'
 export * from './tasks'
 export * from './relief'
 export * from './service'

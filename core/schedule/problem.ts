@@ -20,13 +20,13 @@ export interface Resource {
 }
 
 /**
- * What a task takes of a resource: while hands are on it, as long as all of it lasts, or from the moment that hands are
- * off until the hatch opens, as what is made stands in the fridge.
+ * What a task takes of a resource: while hands are on it, as long as all of it lasts, from the moment that hands are
+ * off until the hatch opens, as what is made stands in the fridge, or from its end until the last task that takes it.
  */
 export interface Use {
   resource: string
   amount: number
-  during: 'hands' | 'all' | 'kept'
+  during: 'hands' | 'all' | 'kept' | 'taken'
 }
 
 /** Another task that is done before: how long it lies in between at the least, and at the most. */
@@ -48,6 +48,8 @@ export interface Task {
   earliestMin?: number
   /** done by then at the latest; left out: by the opening */
   latestMin?: number
+  /** done on the day before: better the next day */
+  dayBefore?: true
 }
 
 export interface Problem {
@@ -71,13 +73,29 @@ export const lengthOf = ({ handMin, waitMin }: Task): number => handMin + waitMi
 /** The end of a task that starts then. */
 export const endOf = (task: Task, startMin: number): number => startMin + lengthOf(task)
 
-/** What a task keeps busy of a resource, where it starts then. @param endMin of the problem */
-export function busySpan(task: Task, { during }: Pick<Use, 'during'>, startMin: number, endMin: number): Span {
+/**
+ * What a task keeps busy of a resource, where it starts then.
+ * @param endMin of the problem @param takenMin when the last task that takes it begins: {@link takenMin}
+ */
+export function busySpan(
+  task: Task,
+  { during }: Pick<Use, 'during'>,
+  startMin: number,
+  endMin: number,
+  takenMin = endMin,
+): Span {
   const handsOff = startMin + task.handMin
+  const end = endOf(task, startMin)
   if (during === 'hands') return { fromMin: startMin, toMin: handsOff }
-  if (during === 'all') return { fromMin: startMin, toMin: endOf(task, startMin) }
+  if (during === 'all') return { fromMin: startMin, toMin: end }
+  if (during === 'taken') return { fromMin: end, toMin: Math.max(end, takenMin) }
   // The minute of the opening is one of them: what is done just then stands there too.
   return { fromMin: handsOff, toMin: Math.max(handsOff, endMin) + 1 }
+}
+/** When the last task that takes what this one makes begins; the end where nothing that stands takes it. */
+export function takenMin(id: string, { tasks, endMin }: Pick<Problem, 'tasks' | 'endMin'>, plan: Plan): number {
+  const starts = tasks.flatMap((t) => (t.after.some((l) => l.task === id) ? (plan.get(t.id)?.startMin ?? []) : []))
+  return starts.length ? Math.max(...starts) : endMin
 }
 
 /** Minutes from the first hand on anything to the end; 0 for a plan of nothing. */

@@ -4,10 +4,22 @@ import { latestPlan, type Blocked } from './serial'
 // What would make a day fit that does not: the cheapest first.
 
 export type Relief =
-  { kind: 'earlier'; minutes: number } | { kind: 'hands' } | { kind: 'resource'; resource: string; amount: number }
+  | { kind: 'earlier'; minutes: number }
+  /** somebody for so long on the evening before */
+  | { kind: 'evening'; minutes: number }
+  | { kind: 'hands' }
+  | { kind: 'resource'; resource: string; amount: number }
+  /** made on the day itself, though it is better the next day */
+  | { kind: 'same-day' }
+  /** so many cups less in a hundred, of all drinks alike */
+  | { kind: 'fewer'; percent: number }
 
 /** How much earlier somebody may begin before it is another day's work, and in which steps it is looked for, min. */
 const [EARLIEST_MIN, STEP_MIN] = [240, 15]
+/** How long somebody may work on the evening before, and in which steps it is looked for, min. */
+const [EVENING_MIN, EVENING_STEP_MIN] = [180, 30]
+/** Cups fewer, in a hundred: by steps, and at the most. */
+const [FEWER_STEP, MOST_FEWER] = [5, 60]
 
 /** Everybody who is there first is there so much earlier. */
 function earlier(problem: Problem, minutes: number): Problem {
@@ -43,22 +55,58 @@ function moreOf(problem: Problem, resource: string): { problem: Problem; amount:
   return { problem: { ...problem, resources: [...others, { key: resource, capacity: capacity + amount }] }, amount }
 }
 
-/**
- * Each way by itself that makes it fit; none where only a smaller batch or another day does.
- * @param isUnderWay whether it is now that bounds it: what was not begun cannot be begun earlier any more
- */
-export function reliefsFor(problem: Problem, blocked: Blocked, isUnderWay = false): Relief[] {
+/** Whoever is there first works on the evening before as well, until a minute of it. */
+function evening(problem: Problem, untilMin: number, minutes: number): Problem {
+  const span = { fromMin: untilMin - minutes, toMin: untilMin }
+  const [first, ...others] = problem.people
+  if (!first || first.there.some((s) => s.fromMin < untilMin)) return problem
+  return {
+    ...problem,
+    firstMin: Math.min(problem.firstMin, span.fromMin),
+    people: [{ ...first, there: [span, ...first.there] }, ...others],
+  }
+}
+/** What is better the next day is made whenever there is time. */
+const onTheDay = (problem: Problem): Problem => ({
+  ...problem,
+  tasks: problem.tasks.map((t) => (t.dayBefore ? { ...t, latestMin: undefined } : t)),
+})
+
+export interface ReliefAsk {
+  /** it is now that bounds it: what was not begun cannot be begun earlier any more */
+  isUnderWay?: boolean
+  /** minute at which the evening before ends; left out: it is not looked for */
+  eveningMin?: number
+}
+/** Each way by itself that makes it fit; none where only less of it or another day does. */
+export function reliefsFor(problem: Problem, blocked: Blocked, { isUnderWay, eveningMin }: ReliefAsk = {}): Relief[] {
   const reliefs: Relief[] = []
-  for (let minutes = STEP_MIN; !isUnderWay && minutes <= EARLIEST_MIN; minutes += STEP_MIN)
-    if (fits(earlier(problem, minutes))) {
-      reliefs.push({ kind: 'earlier', minutes })
-      break
-    }
+  const isToCome = !isUnderWay
+  const earlierMin = isToCome && firstOf(STEP_MIN, EARLIEST_MIN, (min) => fits(earlier(problem, min)))
+  if (earlierMin) reliefs.push({ kind: 'earlier', minutes: earlierMin })
+  const before = isToCome && eveningMin !== undefined && eveningMin < problem.firstMin
+  const eveningLong = before && firstOf(EVENING_STEP_MIN, EVENING_MIN, (min) => fits(evening(problem, eveningMin, min)))
+  if (eveningLong) reliefs.push({ kind: 'evening', minutes: eveningLong })
   if (fits(moreHands(problem))) reliefs.push({ kind: 'hands' })
+  if (problem.tasks.some((t) => t.dayBefore) && fits(onTheDay(problem))) reliefs.push({ kind: 'same-day' })
   if (blocked.resource) {
     const more = moreOf(problem, blocked.resource)
     if (more.amount > 0 && fits(more.problem))
       reliefs.push({ kind: 'resource', resource: blocked.resource, amount: more.amount })
   }
   return reliefs
+}
+/** The first of some steps that does; null where none of them does. */
+function firstOf(step: number, most: number, does: (value: number) => boolean): number | null {
+  for (let value = step; value <= most; value += step) if (does(value)) return value
+  return null
+}
+
+/**
+ * How many cups fewer make it fit, of all drinks alike, in a hundred.
+ * @param fewer the day with so much less in a hundred
+ */
+export function fewerFor(fewer: (percent: number) => Problem): Relief | null {
+  const percent = firstOf(FEWER_STEP, MOST_FEWER, (p) => fits(fewer(p)))
+  return percent === null ? null : { kind: 'fewer', percent }
 }

@@ -90,7 +90,9 @@ function tried(
       ...after.map((f) => f.startMin - f.leastMin),
       ...endsSoonAfter(task, fixed, byId, earliest),
     )
-    const found = room.latestEnd(task, latest, earliest)
+    // Of what nobody takes any more, it stands until the end.
+    const takenMin = after.length ? Math.max(...after.map((f) => f.startMin)) : endMin
+    const found = room.latestEnd(task, latest, earliest, takenMin)
     if ('why' in found) return found
     const tight = after.find((f) => f.mostMin !== undefined && f.startMin - found.endMin > f.mostMin)
     if (tight) {
@@ -100,7 +102,7 @@ function tried(
       return { move: tight.task, toMin: found.endMin + tight.mostMin! + lengthOf(follower), blocked }
     }
     const at = { startMin: found.endMin - lengthOf(task), personId: found.personId }
-    room.put(task, at)
+    room.put(task, at, takenMin)
     plan.set(id, at)
     open.delete(id)
     for (const { task: before } of task.after) if (waits.has(before)) waits.set(before, waits.get(before)! - 1)
@@ -136,9 +138,10 @@ export class Room {
     this.resources = new Map(problem.resources.map((r) => [r.key, new Busy(r.capacity)]))
   }
 
-  put(task: Task, { startMin, personId }: Placed): void {
+  /** @param takenMin when the last task that takes it begins; left out: it stands until the end */
+  put(task: Task, { startMin, personId }: Placed, takenMin = this.problem.endMin): void {
     for (const use of task.uses)
-      this.resources.get(use.resource)?.take(busySpan(task, use, startMin, this.problem.endMin), use.amount)
+      this.resources.get(use.resource)?.take(busySpan(task, use, startMin, this.problem.endMin, takenMin), use.amount)
     this.people.find((p) => p.id === personId)?.take({ fromMin: startMin, toMin: startMin + task.handMin })
   }
 
@@ -156,7 +159,12 @@ export class Room {
   }
 
   /** The latest end at or before a moment, with hands and all that it takes; or why there is none. */
-  latestEnd(task: Task, latestMin: number, earliestMin: number): { endMin: number; personId: string | null } | Blocked {
+  latestEnd(
+    task: Task,
+    latestMin: number,
+    earliestMin: number,
+    takenMin: number,
+  ): { endMin: number; personId: string | null } | Blocked {
     let endMin = latestMin
     let last: Pick<Blocked, 'why' | 'resource'> = { why: 'time' }
     for (;;) {
@@ -165,7 +173,7 @@ export class Room {
         const shortMin = Number.isFinite(startMin) ? earliestMin - startMin : null
         return { task: task.id, ...last, shortMin }
       }
-      const blocked = this.blockedBy(task, startMin)
+      const blocked = this.blockedBy(task, startMin, takenMin)
       if (!blocked) return { endMin, personId: this.freeHands(task, startMin).id }
       // What blocks it counts from where it stands within the task.
       last = { why: blocked.why, ...(blocked.resource ? { resource: blocked.resource } : {}) }
@@ -173,14 +181,20 @@ export class Room {
     }
   }
 
-  private blockedBy(task: Task, startMin: number): (Pick<Blocked, 'why' | 'resource'> & { endMin: number }) | null {
+  private blockedBy(
+    task: Task,
+    startMin: number,
+    takenMin: number,
+  ): (Pick<Blocked, 'why' | 'resource'> & { endMin: number }) | null {
     for (const use of task.uses) {
-      const span = busySpan(task, use, startMin, this.problem.endMin)
+      const span = busySpan(task, use, startMin, this.problem.endMin, takenMin)
       const resource = this.resources.get(use.resource)
       const until = resource ? resource.blockedUntil(span, use.amount) : -Infinity
       if (until === null) continue
-      // What stands until the hatch opens is in the way of all that comes before it: only what it meets can give way.
-      const back = use.during === 'kept' ? -Infinity : until - span.toMin
+      // What stands until it is taken, or until the hatch opens, is in the way of all that comes before it: only what
+      // it meets can give way.
+      const stands = use.during === 'kept' || use.during === 'taken'
+      const back = stands ? -Infinity : until - span.toMin
       return { why: 'resource', resource: use.resource, endMin: startMin + lengthOf(task) + back }
     }
     const hands = this.freeHands(task, startMin)

@@ -1,9 +1,12 @@
 import { Evaluator, scaledDocument, shippedContext, startingDrink, withLayer } from '../recipe'
 import { templateOf } from '../templates'
+import { loadsOf } from '../preps'
 import {
   dueAt,
+  fewerFor,
   inOrder,
   latestPlan,
+  levelsOf,
   makingsOf,
   nextOf,
   piecesOf,
@@ -11,6 +14,7 @@ import {
   problemOf,
   reliefsFor,
   tasksOf,
+  type DayTask,
   type Making,
   type Problem,
 } from '.'
@@ -29,6 +33,7 @@ const prep = (id: string, key: string, over: Partial<Making> = {}): Making => ({
   chillMin: 0,
   ...over,
 })
+const VESSEL = { key: 'vessel', capacity: 2 }
 const day = (tasks: Problem['tasks'], over: Partial<Problem> = {}): Problem => ({
   tasks,
   people: [{ id: 'ana', there: [{ fromMin: -240, toMin: 0 }] }],
@@ -70,6 +75,80 @@ describe('a day as tasks', () => {
     expect(brewed?.after[0]).toMatchObject({ task: `tea/${of.out}`, mostMin: Math.floor(of.window![1] - of.waitMin) })
     expect(of.waitMin).toBeGreaterThan(0)
   })
+  it('what goes in several loads is a task for each, one after the other; what comes next waits for the last', () => {
+    const of = (times: number, over: Partial<Making> = {}): Making => ({
+      ...prep('puree', 'fruit-puree', over),
+      evaluation: evaluator.evaluate(scaledDocument(templateOf('fruit-puree')!.document, times)),
+    })
+    const blends = (tasks: DayTask[]) => tasks.filter((t) => t.does === 'blend')
+    const [first, ...others] = blends(tasksOf([of(5)], []))
+    const all = [first!, ...others]
+    const { value } = loadsOf(of(5).evaluation)[0]!.loads
+    expect(value).toBeGreaterThan(2)
+    expect(all.map((t) => t.loads)).toEqual(all.map((_, i) => ({ from: i + 1, to: i + 1, of: value })))
+    expect(all.at(-1)!.id).toBe('puree/puree')
+    expect(others.map((t) => t.after)).toEqual(all.slice(0, -1).map((t) => [{ task: t.id, leastMin: 0 }]))
+    // 1.5 min to fill and empty, and a minute of blades: 2.5 min, in whole minutes.
+    expect(new Set(all.map((t) => t.handMin))).toEqual(new Set([3]))
+    // Timed here at twice the minutes: so is each load.
+    expect(blends(tasksOf([of(5, { handTimes: 2 })], [])).map((t) => t.handMin)).toEqual(all.map(() => 5))
+    // So many that nobody would read them stand together, and all of them are there.
+    const many = blends(tasksOf([of(40)], []))
+    expect(many.length).toBe(12)
+    expect(many.at(-1)!.loads!.to).toBe(many[0]!.loads!.of)
+    expect(many.map((t) => t.loads!.from).slice(1)).toEqual(many.map((t) => t.loads!.to + 1).slice(0, -1))
+  })
+  it('a jar or a press is cleaned where something else goes in after it, longer after what some may not have', () => {
+    const cleaning = (makings: Making[], juices: string[] = []) =>
+      tasksOf(
+        makings,
+        juices.map((id) => ({ id, juiceMl: 1000, minPerL: 8, for: [] })),
+      ).flatMap((t) => (t.cleanMin ? [[t.making, t.cleanMin, t.handMin]] : []))
+    const puree = prep('puree', 'fruit-puree')
+    const almond = prep('seed', 'seed-base')
+    expect(cleaning([puree])).toEqual([])
+    const alone = tasksOf([puree], []).find((t) => t.does === 'blend')!.handMin
+    expect(cleaning([puree, almond])).toEqual([
+      ['puree', 2, alone + 2],
+      ['seed', 5, expect.any(Number)],
+    ])
+    expect(cleaning([puree], ['lemon', 'lime'])).toEqual([
+      ['lemon', 2, 10],
+      ['lime', 2, 10],
+    ])
+  })
+  it('a prep stands cold from when it is made until what takes it is mixed', () => {
+    const tea = prep('tea', 'tea-concentrate-hot', { keptMl: 1900, untilTaken: true })
+    const tasks = tasksOf([drink('lemonade', 40, { takes: ['tea'] }), tea], [])
+    const last = tasks.findLast((t) => t.making === 'tea')!
+    // Somebody makes it on the evening before, and is gone since.
+    const people = [
+      { id: 'eve', there: [{ fromMin: -900, toMin: -700 }] },
+      { id: 'ana', there: [{ fromMin: -60, toMin: 0 }] },
+    ]
+    const fridge = (capacity: number) =>
+      day(tasks, { people, firstMin: -900, resources: [VESSEL, { key: 'fridge', capacity }] })
+    const problem = fridge(12_100)
+    const plan = latestPlan(problem).plan!
+    expect(faultsOf(problem, plan)).toEqual([])
+    const [made, mixed] = [
+      plan.get(last.id)!.startMin + last.handMin + last.waitMin,
+      plan.get('lemonade/jug')!.startMin,
+    ]
+    expect(made).toBeLessThan(-600)
+    expect(levelsOf(problem, plan, 'fridge')).toEqual([
+      { fromMin: made, amount: 1900 },
+      { fromMin: mixed, amount: 0 },
+      { fromMin: mixed + 5, amount: expect.closeTo(12_000, 6) },
+      { fromMin: 1, amount: expect.closeTo(0, 6) },
+    ])
+    expect(
+      latestPlan({ ...problem, tasks, resources: [VESSEL, { key: 'fridge', capacity: 1800 }] }).blocked,
+    ).toMatchObject({ resource: 'fridge' })
+    // A check that sees it: moved into the time of the drink, it is too much.
+    const both = new Map(plan).set('lemonade/jug', { startMin: made - 30, personId: 'eve' })
+    expect(faultsOf(problem, both).join()).toContain('begins')
+  })
   it('what takes longer than there is names the step, and how much earlier or how many hands would do', () => {
     const problem = day(
       tasksOf([drink('a', 600), drink('b', 600)], [{ id: 'lemon', juiceMl: 23_000, minPerL: 8, for: ['a', 'b'] }]),
@@ -95,7 +174,20 @@ describe('a day as tasks', () => {
     expect(late.blocked).toMatchObject({ task: 'lemon/pressing' })
     const reliefs = reliefsFor(roomy, late.blocked!)
     expect(reliefs[0]).toEqual({ kind: 'earlier', minutes: 45 })
-    expect(reliefsFor(roomy, late.blocked!, true)).toEqual([])
+    expect(reliefsFor(roomy, late.blocked!, { isUnderWay: true })).toEqual([])
+    // On the evening before, juice would stand too long.
+    expect(reliefsFor(roomy, late.blocked!, { eveningMin: -780 })).toEqual(reliefs)
+    // Less of everything: the day with so many times its cups.
+    const scaledDay = (p: number): Problem => ({
+      ...roomy,
+      tasks: roomy.tasks.map((t) => ({ ...t, handMin: Math.ceil((t.handMin * (100 - p)) / 100) })),
+    })
+    const { percent } = fewerFor(scaledDay) as { percent: number }
+    expect([latestPlan(scaledDay(percent)).plan, latestPlan(scaledDay(percent - 5)).plan]).toEqual([
+      expect.any(Map),
+      null,
+    ])
+    expect(fewerFor(() => roomy)).toBeNull()
     // One press, however many hands: a second pair does not make it shorter.
     expect(reliefs.some((r) => r.kind === 'hands')).toBe(false)
   })
@@ -168,6 +260,33 @@ describe('a day as it goes', () => {
     closesAt: '16:00',
     shifts: [{ name: 'Ana', before: false, from: '07:00', to: '16:00' }],
   }
+  it('makes what is better the next day on the day before, where somebody works then', () => {
+    const tasks = tasksOf([drink('lemonade', 40, { dayBefore: true }), drink('other', 20)], [])
+    const pieces = [VESSEL, { key: 'fridge', capacity: 60_000 }]
+    const at = (over: Partial<typeof service>, now = '2026-11-20T12:00:00Z') =>
+      problemOf({ ...service, ...over }, 'Europe/Dublin', tasks, pieces, now)
+    const evening = { name: 'Eve', before: true, from: '18:00', to: '19:00' }
+    const both = at({ shifts: [...service.shifts, evening] })
+    const plan = latestPlan(both.problem).plan!
+    expect([both.sameDay, faultsOf(both.problem, plan)]).toEqual([[], []])
+    // 19:00 is fifteen hours before the opening.
+    expect(plan.get('lemonade/jug')).toEqual({ startMin: -15 * 60 - 5, personId: 'Eve' })
+    expect(plan.get('other/jug')!.personId).toBe('Ana')
+    const alone = at({})
+    expect(alone.sameDay).toEqual(['lemonade'])
+    expect(latestPlan(alone.problem).plan!.get('lemonade/jug')!.personId).toBe('Ana')
+    // An evening too short for it: the day itself would do, or more of the evening; not where that is past.
+    const short = at({ shifts: [...service.shifts, { ...evening, to: '18:02' }] })
+    const { blocked } = latestPlan(short.problem)
+    expect(reliefsFor(short.problem, blocked!, short)).toContainEqual({ kind: 'same-day' })
+    const none = at({ shifts: [{ ...service.shifts[0]!, from: '09:50' }] })
+    expect([none.eveningMin, latestPlan(none.problem).plan]).toEqual([-13 * 60, null])
+    expect(reliefsFor(none.problem, latestPlan(none.problem).blocked!, none)).toContainEqual({
+      kind: 'evening',
+      minutes: 30,
+    })
+    expect(at({}, '2026-11-27T20:00:00Z').eveningMin).toBeUndefined()
+  })
   const firstAt = (now: string) => {
     const { problem, isUnderWay } = problemOf(service, 'Europe/Dublin', [], [], now)
     return [problem.firstMin, isUnderWay]

@@ -81,6 +81,7 @@ const serve = z.strictObject({
       lateMin: z.number().min(0).max(720),
     })
     .optional(),
+  rest: z.literal('next-day').optional(),
 })
 
 const kept = z.strictObject({ stream: streamName, costShare: z.number().min(0).max(1) })

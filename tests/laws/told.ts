@@ -211,7 +211,8 @@ export function told(): string {
     chance: 0.9,
   }
   const buy = toBuy([{ name: 'Lemonade', takes: batch.takes }], buying, [{ juice: 'lemon-juice', litres: 2 }])
-  for (const { fruit, guessed: _, ...figures } of buy.fruit) t.section(`to buy, ${fruit}`, figures)
+  for (const { fruit, guessed: _, peel, ...figures } of buy.fruit)
+    t.section(`to buy, ${fruit}`, { ...figures, ...peel })
   for (const { key, ...figures } of buy.goods) t.section(`to buy, ${key}`, figures)
   t.section('from the tap', { tap: buy.tapG })
   t.section('a press', figures(press()))

@@ -46,6 +46,7 @@ it.each(WORKED.map((w) => [w.name, w] as const))('%s comes to what it comes to b
   const grams = new Map([
     ...bought.goods.map((g): [string, number] => [g.key, g.buyG.value]),
     ...bought.fruit.map((f): [string, number] => [f.fruit, f.neededKg.value * 1000]),
+    ...bought.fruit.flatMap((f): [string, number][] => (f.peel ? [[`${f.fruit}-peel`, f.peel.neededG.value]] : [])),
     ['water', bought.tapG.value],
   ])
   for (const [key, massG] of Object.entries(hand.takes))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { FruitToBuy } from '#core/buy'
+import type { FruitToBuy, PeelToTake } from '#core/buy'
 import type { PackChoiceRow } from '#shared/contract'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
@@ -18,7 +18,7 @@ defineProps<{ rows: readonly FruitRow[]; packText: (p: PackChoiceRow) => string 
 const plan = usePlan()
 const session = useSession()
 const { t } = useI18n()
-const { calendarDay, name, money, sign } = useFormat()
+const { calendarDay, name, amount, money, sign } = useFormat()
 
 /** By when it has to be ordered. */
 function orderText(r: FruitRow): string {
@@ -26,6 +26,11 @@ function orderText(r: FruitRow): string {
   if (r.late) return t('buying.late', { day: calendarDay(r.by.ripe) })
   if (r.firm) return t('buying.byFirm', { firm: calendarDay(r.by.firm), ripe: calendarDay(r.by.ripe) })
   return t('buying.by', { day: calendarDay(r.by.ripe) })
+}
+/** Peel that is taken off before pressing, and what is bought for it alone. */
+function peelText({ neededG, moreKg }: PeelToTake): string {
+  const of = { g: amount(neededG.value, 'g', 0), kg: amount(moreKg.value, 'kg', 1) }
+  return t(moreKg.value > 0 ? 'buying.peelMore' : 'buying.peel', of)
 }
 </script>
 
@@ -50,6 +55,9 @@ function orderText(r: FruitRow): string {
           ><span v-if="r.buyKg.value > 0" class="small order" :class="{ late: r.late && plan.day !== plan.today }">{{
             orderText(r)
           }}</span
+          ><span v-if="r.peel" class="small quiet order" data-test="peel"
+            >{{ peelText(r.peel) }}
+            <FigureButton :figure="r.peel.offKg" :digits="1" :label="t('buying.peelOf')" /></span
           ><span v-if="r.packs?.packs.length" class="small narrow">{{ packText(r.packs) }}</span>
         </td>
         <td class="r roomy">

@@ -7,13 +7,13 @@ import { useSession } from '~/stores/session'
 
 // What is bought beside fruit: by the gram, in whole packs, with what is left of them.
 defineProps<{
-  goods: readonly (GoodsToBuy & { packs: PackChoiceRow | undefined; over: number | null })[]
+  goods: readonly (GoodsToBuy & { packs: PackChoiceRow | undefined; over: number | null; until: string | null })[]
   pieces: readonly { name: string; count: number; held: number }[]
   tapG: Figure
   packText: (p: PackChoiceRow) => string
 }>()
 const { t } = useI18n()
-const { n, name, amount, money, sign } = useFormat()
+const { n, name, amount, money, sign, calendarDay } = useFormat()
 const session = useSession()
 </script>
 
@@ -48,9 +48,10 @@ const session = useSession()
         <td class="packs small">
           <template v-if="g.packs?.packs.length"
             >{{ packText(g.packs)
-            }}<span v-if="g.over !== null" class="quiet over">{{
-              t('buying.over', { g: amount(g.over, 'g') })
-            }}</span></template
+            }}<span v-if="g.over !== null" class="quiet over"
+              >{{ t('buying.over', { g: amount(g.over, 'g') })
+              }}<template v-if="g.until">: {{ t('buying.restUntil', { day: calendarDay(g.until) }) }}</template></span
+            ></template
           ><span v-else-if="g.buyG.value > 0 && g.packs" class="quiet">{{ t('buying.noPrice') }}</span>
         </td>
         <td v-if="session.isOwner" class="r num">{{ g.packs?.totalPrice ? money(g.packs.totalPrice) : '' }}</td>

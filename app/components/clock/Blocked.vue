@@ -14,7 +14,9 @@ const why = computed(() => {
 })
 const wordsOf = (r: Relief): string => {
   if (r.kind === 'earlier') return t('clock.relief.earlier', { min: n(r.minutes) })
-  if (r.kind === 'hands') return t('clock.relief.hands')
+  if (r.kind === 'hands' || r.kind === 'same-day') return t(`clock.relief.${r.kind}`)
+  if (r.kind === 'evening') return t('clock.relief.evening', { h: n(r.minutes / 60, 1) })
+  if (r.kind === 'fewer') return t('clock.relief.fewer', { p: n(r.percent) })
   return t('clock.relief.resource', { piece: pieceOf(r.resource), amount: n(r.amount, 0) })
 }
 </script>

@@ -12,6 +12,7 @@ const SAID = [
   'allergen-soy',
   'allergen-nuts',
   'allergen-gluten',
+  'allergen-celery',
   'caffeine',
   'sweetener-label',
   'honey-infants',

@@ -51,6 +51,14 @@ const isOn = computed({
         : undefined,
     ),
 })
+/** Better after a night in the cold. */
+const isRested = computed({
+  get: () => document.value?.serve?.rest === 'next-day',
+  set: (on) => {
+    const { rest: _, ...serve } = document.value!.serve!
+    props.glass.edit({ ...document.value!, serve: on ? { ...serve, rest: 'next-day' } : serve }, 'rest')
+  },
+})
 </script>
 
 <template>
@@ -86,6 +94,11 @@ const isOn = computed({
         />
       </div>
       <p v-if="isOn" class="small">{{ t('serving.seeMap') }}</p>
+    </section>
+    <section class="stack">
+      <h2>{{ t('serving.rest') }}</h2>
+      <p class="small quiet">{{ t('serving.restWhy') }}</p>
+      <v-checkbox v-model="isRested" :label="t('serving.nextDay')" hide-details data-test="next-day" />
     </section>
     <DrinksSignOff
       :id="glass.id"

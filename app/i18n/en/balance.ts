@@ -192,6 +192,10 @@ export const balance = {
     drink: 'Drink',
     ice: 'Ice',
     late: 'A late guest after',
+    rest: 'The night after',
+    restWhy:
+      'Some drinks are better after a night in the cold: what lies in them goes on giving. The plan makes them on the day before.',
+    nextDay: 'Better the next day',
     seeMap: 'The late guest is on the map, and in the table under it.',
   },
   changed: {
@@ -203,6 +207,7 @@ export const balance = {
     options: 'What a guest may have',
     sizes: 'Sizes',
     dispenser: 'The dispenser',
+    rest: 'Whether it is better the next day',
     keeping: 'How long it keeps',
   },
   sheet: {

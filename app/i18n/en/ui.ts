@@ -315,6 +315,7 @@ export const ui = {
     'allergen-soy': 'Contains soy.',
     'allergen-nuts': 'Contains nuts.',
     'allergen-gluten': 'Contains gluten.',
+    'allergen-celery': 'Contains celery.',
     'sweetener-label': 'Contains sweetener: say so.',
     'honey-infants': 'Contains honey: not for children under a year.',
     caffeine: 'Contains caffeine.',

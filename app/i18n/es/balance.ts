@@ -192,6 +192,10 @@ export const balance = {
     drink: 'Bebida',
     ice: 'Hielo',
     late: 'Un cliente tardío a los',
+    rest: 'La noche después',
+    restWhy:
+      'Algunas bebidas están mejor tras una noche en frío: lo que llevan dentro sigue dando. El plan las hace el día antes.',
+    nextDay: 'Mejor al día siguiente',
     seeMap: 'El cliente tardío está en el mapa, y en la tabla de abajo.',
   },
   changed: {
@@ -203,6 +207,7 @@ export const balance = {
     options: 'Lo que puede pedir el cliente',
     sizes: 'Tamaños',
     dispenser: 'El dispensador',
+    rest: 'Si está mejor al día siguiente',
     keeping: 'Cuánto se conserva',
   },
   sheet: {

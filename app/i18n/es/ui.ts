@@ -321,6 +321,7 @@ export const ui: typeof en = {
     'allergen-soy': 'Contiene soja.',
     'allergen-nuts': 'Contiene frutos de cáscara.',
     'allergen-gluten': 'Contiene gluten.',
+    'allergen-celery': 'Contiene apio.',
     'sweetener-label': 'Contiene edulcorante: dilo.',
     'honey-infants': 'Contiene miel: no para menores de un año.',
     caffeine: 'Contiene cafeína.',

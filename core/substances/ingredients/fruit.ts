@@ -1,6 +1,6 @@
 import { JUICES } from './juices'
 import { OUTER } from './peels'
-import type { IngredientData } from './types'
+import type { Caution, IngredientData } from './types'
 
 const FDC = 'source.fdc'
 const AH102 = 'source.ah102'
@@ -11,7 +11,9 @@ const fruit = (juice: string, insolubleShare: number, juiceShare: number, source
   insolubleShare,
   handbook: source === PRACTICE ? { juiceShare, source, guess: true as const } : { juiceShare, source },
 })
-const juiceOf = (key: string) => JUICES.find((j) => j.key === key)!.composition
+const juiceOf = (key: string) => JUICES.find((j) => j.key === key)!
+/** Who may not have the juice may not have the fruit. */
+const allergensOf = (key: string): Caution[] => (juiceOf(key).cautions ?? []).filter((c) => c.startsWith('allergen-'))
 
 /** Fruit as purchased: the liquor of its flesh is its juice; peel and pith around it are what they are. */
 export const FRUIT: readonly IngredientData[] = (
@@ -63,6 +65,7 @@ export const FRUIT: readonly IngredientData[] = (
   key,
   kind: 'fruit',
   source: FDC,
-  composition: juiceOf(f.juice),
+  composition: juiceOf(f.juice).composition,
+  ...(allergensOf(f.juice).length ? { cautions: allergensOf(f.juice) } : {}),
   fruit: { ...f, ...(OUTER[key] ? { outer: OUTER[key] } : {}) },
 }))

@@ -15,6 +15,7 @@ export * from './own'
 export * from './base'
 export * from './bulk'
 export * from './edible'
+export { PEELED_OFF } from './peels'
 
 /**
  * An ingredient with what is usual of it: the middle of its pH (of its juice, where it is fruit), the weight of a cup.

@@ -458,7 +458,7 @@ export const JUICES: readonly IngredientData[] = [
     key: 'celery-juice',
     kind: 'juice',
     source: IFCT,
-    cautions: ['tcs'],
+    cautions: ['tcs', 'allergen-celery'],
     composition: {
       sucrose: 0.35,
       glucose: 0.25,

@@ -83,3 +83,10 @@ export const PEELS: readonly IngredientData[] = [
   { key: 'pineapple-peel', kind: 'peel', source: PRACTICE, composition: FIRM_RIND },
   { key: 'tamarind-pod', kind: 'peel', source: PRACTICE, composition: POD },
 ]
+
+/** The fruit that a peel is taken off, by the key of the peel. */
+export const PEELED_OFF: ReadonlyMap<string, string> = new Map(
+  Object.keys(OUTER).flatMap((fruit) =>
+    PEELS.some((p) => p.key === `${fruit}-peel`) ? [[`${fruit}-peel`, fruit] as const] : [],
+  ),
+)

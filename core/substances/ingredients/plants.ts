@@ -143,6 +143,7 @@ export const PLANTS: readonly IngredientData[] = [
     key: 'almond',
     kind: 'seed',
     source: FDC,
+    cautions: ['allergen-nuts'],
     composition: { sucrose: 3.95, glucose: 0.17, otherSolids: 3, fat: 49.9, fibre: 38 },
   },
   { key: 'melon-seed', kind: 'seed', source: PRACTICE, composition: { otherSolids: 4, fat: 45, fibre: 44 } },
@@ -158,6 +159,18 @@ export const PLANTS: readonly IngredientData[] = [
     source: IFCT,
     composition: { sucrose: 0.15, glucose: 0.54, otherSolids: 1, fat: 0.52, fibre: 87.8 },
   },
-  { key: 'barley', kind: 'grain', source: IFCT, composition: { glucose: 0.06, otherSolids: 3, fat: 1.3, fibre: 85.8 } },
-  { key: 'oats', kind: 'grain', source: FDC, composition: { sucrose: 1, otherSolids: 4, fat: 6.5, fibre: 78 } },
+  {
+    key: 'barley',
+    kind: 'grain',
+    source: IFCT,
+    cautions: ['allergen-gluten'],
+    composition: { glucose: 0.06, otherSolids: 3, fat: 1.3, fibre: 85.8 },
+  },
+  {
+    key: 'oats',
+    kind: 'grain',
+    source: FDC,
+    cautions: ['allergen-gluten'],
+    composition: { sucrose: 1, otherSolids: 4, fat: 6.5, fibre: 78 },
+  },
 ]

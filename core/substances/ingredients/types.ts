@@ -43,6 +43,7 @@ export const CAUTIONS = [
   'allergen-soy',
   'allergen-nuts',
   'allergen-gluten',
+  'allergen-celery',
   'honey-infants',
 ] as const
 export type Caution = (typeof CAUTIONS)[number]
