@@ -4,6 +4,8 @@ import {
   holdable,
   moved,
   type Blocked,
+  type DayProblem,
+  type DayTask,
   type Hours,
   type Placed,
   type Plan,
@@ -52,8 +54,9 @@ export function useDayPlan(service: () => Service | null) {
       found.value = blocked.value = null
       return
     }
-    const now = session.now().toISOString()
-    const made = problemOf(of, session.stand.timeZone, tasks.value, resources.value, now)
+    const [{ timeZone }, now] = [session.stand, session.now().toISOString()]
+    const problemWith = (work: readonly DayTask[]): DayProblem => problemOf(of, timeZone, work, resources.value, now)
+    const made = problemWith(tasks.value)
     hours.value = made.hours
     problem.value = made.problem
     sameDay.value = made.sameDay
@@ -65,7 +68,8 @@ export function useDayPlan(service: () => Service | null) {
     worker.onmessage = ({ data }: MessageEvent<ScheduleSaid>) => {
       if (data.blocked) {
         found.value = null
-        blocked.value = { blocked: data.blocked, reliefs: [...data.reliefs, ...fewerCups(now)] }
+        blocked.value = { blocked: data.blocked, reliefs: data.reliefs }
+        void addFewer((of) => problemWith(of).problem)
       } else {
         found.value = data.plan
         blocked.value = null
@@ -81,15 +85,14 @@ export function useDayPlan(service: () => Service | null) {
     worker.postMessage(ask satisfies ScheduleAsk)
   }
   /** How much less of everything would do: less of a drink is another batch, which the worker cannot work out. */
-  function fewerCups(now: string): Relief[] {
-    const of = service()
-    if (!of || !session.stand) return []
-    const { timeZone } = session.stand
-    const relief = fewerFor((percent) => {
-      const fewer = tasksFor(plan.madeTimes(1 - percent / 100).sheets)
-      return problemOf(of, timeZone, fewer, resources.value, now).problem
-    })
-    return relief ? [relief] : []
+  async function addFewer(problemFor: (tasks: readonly DayTask[]) => Problem): Promise<void> {
+    const said = blocked.value
+    const isAsked = (): boolean => said !== null && blocked.value === said
+    const relief = await fewerFor(
+      (percent) => (isAsked() ? problemFor(tasksFor(plan.madeTimes(1 - percent / 100).sheets)) : null),
+      () => new Promise((done) => setTimeout(done)),
+    )
+    if (relief && said && isAsked()) blocked.value = { ...said, reliefs: [...said.reliefs, relief] }
   }
   /** A task is put elsewhere: what follows, or why it cannot stand there, which changes nothing. */
   function move(standing: Standing, id: string, to: Placed): Refused | null {

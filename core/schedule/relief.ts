@@ -104,9 +104,18 @@ function firstOf(step: number, most: number, does: (value: number) => boolean): 
 
 /**
  * How many cups fewer make it fit, of all drinks alike, in a hundred.
- * @param fewer the day with so much less in a hundred
+ * @param fewer the day with so much less in a hundred; null where it is not asked any more
+ * @param pause between two tries, so that whoever waits for it is not in the way of others
  */
-export function fewerFor(fewer: (percent: number) => Problem): Relief | null {
-  const percent = firstOf(FEWER_STEP, MOST_FEWER, (p) => fits(fewer(p)))
-  return percent === null ? null : { kind: 'fewer', percent }
+export async function fewerFor(
+  fewer: (percent: number) => Problem | null,
+  pause: () => Promise<unknown> = async () => {},
+): Promise<Relief | null> {
+  for (let percent = FEWER_STEP; percent <= MOST_FEWER; percent += FEWER_STEP) {
+    await pause()
+    const problem = fewer(percent)
+    if (!problem) return null
+    if (fits(problem)) return { kind: 'fewer', percent }
+  }
+  return null
 }

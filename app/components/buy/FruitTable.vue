@@ -27,11 +27,9 @@ function orderText(r: FruitRow): string {
   if (r.firm) return t('buying.byFirm', { firm: calendarDay(r.by.firm), ripe: calendarDay(r.by.ripe) })
   return t('buying.by', { day: calendarDay(r.by.ripe) })
 }
-/** Peel that is taken off before pressing, and what is bought for it alone. */
-function peelText({ neededG, moreKg }: PeelToTake): string {
-  const of = { g: amount(neededG.value, 'g', 0), kg: amount(moreKg.value, 'kg', 1) }
-  return t(moreKg.value > 0 ? 'buying.peelMore' : 'buying.peel', of)
-}
+/** Fruit that is bought for its peel alone, or that peel comes off first. */
+const peelText = ({ moreKg }: PeelToTake): string =>
+  moreKg.value > 0 ? t('buying.peelMore', { kg: amount(moreKg.value, 'kg', 1) }) : t('buying.peelFirst')
 </script>
 
 <template>
@@ -56,8 +54,9 @@ function peelText({ neededG, moreKg }: PeelToTake): string {
             orderText(r)
           }}</span
           ><span v-if="r.peel" class="small quiet order" data-test="peel"
-            >{{ peelText(r.peel) }}
-            <FigureButton :figure="r.peel.offKg" :digits="1" :label="t('buying.peelOf')" /></span
+            >{{ t('buying.peel', { g: amount(r.peel.neededG.value, 'g', 0) }) }}
+            <FigureButton :figure="r.peel.offKg" :digits="1" :label="t('buying.peelOf')" />.
+            {{ peelText(r.peel) }}</span
           ><span v-if="r.packs?.packs.length" class="small narrow">{{ packText(r.packs) }}</span>
         </td>
         <td class="r roomy">

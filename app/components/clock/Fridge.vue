@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { levelsOf, type DayTask, type Plan, type Problem } from '#core/schedule'
+import { busySpan, levelsOf, type DayTask, type Plan, type Problem } from '#core/schedule'
 
 // What stands cold by the clock: litres in the fridge as they come, and each batch as its vessel, to scale.
 const props = defineProps<{
@@ -28,9 +28,11 @@ const area = computed(() => {
 })
 const vessels = computed(() => {
   const kept = props.tasks.flatMap((task) => {
-    const ml = task.uses.find((u) => u.resource === 'fridge')?.amount
+    const use = task.uses.find((u) => u.resource === 'fridge')
     const placed = props.plan.get(task.id)
-    return ml && placed ? [{ making: task.making, ml, minute: placed.startMin + task.handMin }] : []
+    if (!use || !placed) return []
+    const { fromMin } = busySpan(task, use, placed.startMin, props.problem.endMin)
+    return [{ making: task.making, ml: use.amount, minute: fromMin }]
   })
   const most = Math.max(1, ...kept.map((k) => k.ml))
   return kept.map((k) => ({ ...k, px: TALLEST * Math.cbrt(k.ml / most) }))
