@@ -83,14 +83,23 @@ export function makingsOf(
   return { makings, missing }
 }
 
-/** What is pressed for the makings that take it, less what is there. */
+/**
+ * What is pressed for the makings that take it, less what is there: for those of the day before, and then for those of
+ * the day, since juice does not stand over night.
+ */
 export const pressingsOf = (juices: readonly PlannedJuice[], makings: readonly Making[]): Pressing[] =>
   juices.flatMap(({ juice, onHandMl, gPerMl, minPerL }) => {
-    const takesG = ({ evaluation }: Making): number =>
-      evaluation.bill.own.reduce((n, o) => (itemKey(o.item) === juice ? n + o.mass.value : n), 0)
-    const takers = makings.filter((m) => takesG(m) > 0)
-    const juiceMl = takers.reduce((n, m) => n + takesG(m), 0) / gPerMl - onHandMl
-    return juiceMl > LEAST_ML ? [{ id: juice, juiceMl, minPerL, for: takers.map((m) => m.id) }] : []
+    const takesMl = ({ evaluation }: Making): number =>
+      evaluation.bill.own.reduce((n, o) => (itemKey(o.item) === juice ? n + o.mass.value : n), 0) / gPerMl
+    let heldMl = onHandMl
+    return [true, false].flatMap((before): Pressing[] => {
+      const takers = makings.filter((m) => Boolean(m.dayBefore) === before && takesMl(m) > 0)
+      const neededMl = takers.reduce((n, m) => n + takesMl(m), 0)
+      const juiceMl = neededMl - heldMl
+      heldMl = Math.max(0, -juiceMl)
+      const id = before ? `${juice}/before` : juice
+      return juiceMl > LEAST_ML ? [{ id, juice, juiceMl, minPerL, for: takers.map((m) => m.id) }] : []
+    })
   })
 
 /** Where nobody said how many there are: one of each, and room for what there is. Common practice, no source. */

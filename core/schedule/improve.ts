@@ -94,6 +94,10 @@ function* ordersByChance(problem: Problem): Generator<ReadonlyMap<string, number
   for (let i = 0; i < BY_CHANCE; i++) yield new Map(problem.tasks.map((t) => [t.id, random.next()]))
 }
 
+/** Whether one of the usual orders goes: a quick answer, which may miss a plan that there is. */
+export const goesAsUsual = (problem: Problem): boolean =>
+  usualOrders(problem).some((keys) => latestPlan(problem, keys).plan !== null)
+
 /** A plan to begin with, or what is in the way of the first order. */
 export function firstPlan(problem: Problem, fixed?: Plan): Made {
   const first = startOf(problem, fixed)

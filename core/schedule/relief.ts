@@ -1,5 +1,6 @@
 import type { Problem, Task } from './problem'
-import { latestPlan, type Blocked } from './serial'
+import { goesAsUsual } from './improve'
+import type { Blocked } from './serial'
 
 // What would make a day fit that does not: the cheapest first.
 
@@ -33,7 +34,6 @@ function earlier(problem: Problem, minutes: number): Problem {
     }),
   }
 }
-const fits = (problem: Problem): boolean => latestPlan(problem).plan !== null
 
 /** A second pair, there as long as anybody is. */
 function moreHands(problem: Problem): Problem {
@@ -82,16 +82,17 @@ export interface ReliefAsk {
 export function reliefsFor(problem: Problem, blocked: Blocked, { isUnderWay, eveningMin }: ReliefAsk = {}): Relief[] {
   const reliefs: Relief[] = []
   const isToCome = !isUnderWay
-  const earlierMin = isToCome && firstOf(STEP_MIN, EARLIEST_MIN, (min) => fits(earlier(problem, min)))
+  const earlierMin = isToCome && firstOf(STEP_MIN, EARLIEST_MIN, (min) => goesAsUsual(earlier(problem, min)))
   if (earlierMin) reliefs.push({ kind: 'earlier', minutes: earlierMin })
   const before = isToCome && eveningMin !== undefined && eveningMin < problem.firstMin
-  const eveningLong = before && firstOf(EVENING_STEP_MIN, EVENING_MIN, (min) => fits(evening(problem, eveningMin, min)))
+  const eveningLong =
+    before && firstOf(EVENING_STEP_MIN, EVENING_MIN, (min) => goesAsUsual(evening(problem, eveningMin, min)))
   if (eveningLong) reliefs.push({ kind: 'evening', minutes: eveningLong })
-  if (fits(moreHands(problem))) reliefs.push({ kind: 'hands' })
-  if (problem.tasks.some((t) => t.dayBefore) && fits(onTheDay(problem))) reliefs.push({ kind: 'same-day' })
+  if (goesAsUsual(moreHands(problem))) reliefs.push({ kind: 'hands' })
+  if (problem.tasks.some((t) => t.dayBefore) && goesAsUsual(onTheDay(problem))) reliefs.push({ kind: 'same-day' })
   if (blocked.resource) {
     const more = moreOf(problem, blocked.resource)
-    if (more.amount > 0 && fits(more.problem))
+    if (more.amount > 0 && goesAsUsual(more.problem))
       reliefs.push({ kind: 'resource', resource: blocked.resource, amount: more.amount })
   }
   return reliefs
@@ -115,7 +116,7 @@ export async function fewerFor(
     await pause()
     const problem = fewer(percent)
     if (!problem) return null
-    if (fits(problem)) return { kind: 'fewer', percent }
+    if (goesAsUsual(problem)) return { kind: 'fewer', percent }
   }
   return null
 }

@@ -47,7 +47,10 @@ const day = (tasks: Problem['tasks'], over: Partial<Problem> = {}): Problem => (
 
 describe('a day as tasks', () => {
   it('has each step with its minutes, after what it takes; the drink stands cold before it is served', () => {
-    const tasks = tasksOf([drink('lemonade', 40)], [{ id: 'lemon', juiceMl: 1560, minPerL: null, for: ['lemonade'] }])
+    const tasks = tasksOf(
+      [drink('lemonade', 40)],
+      [{ id: 'lemon', juice: 'lemon', juiceMl: 1560, minPerL: null, for: ['lemonade'] }],
+    )
     expect(tasks.map((t) => [t.id, t.handMin, t.waitMin])).toEqual([
       ['lemon/pressing', 13, 0],
       ['lemonade/jug', 5, 0],
@@ -102,7 +105,7 @@ describe('a day as tasks', () => {
     const cleaning = (makings: Making[], juices: string[] = []) =>
       tasksOf(
         makings,
-        juices.map((id) => ({ id, juiceMl: 1000, minPerL: 8, for: [] })),
+        juices.map((id) => ({ id, juice: id, juiceMl: 1000, minPerL: 8, for: [] })),
       ).flatMap((t) => (t.cleanMin ? [[t.making, t.cleanMin, t.handMin]] : []))
     const puree = prep('puree', 'fruit-puree')
     const almond = prep('seed', 'seed-base')
@@ -151,7 +154,10 @@ describe('a day as tasks', () => {
   })
   it('what takes longer than there is names the step, and how much earlier or how many hands would do', async () => {
     const problem = day(
-      tasksOf([drink('a', 600), drink('b', 600)], [{ id: 'lemon', juiceMl: 23_000, minPerL: 8, for: ['a', 'b'] }]),
+      tasksOf(
+        [drink('a', 600), drink('b', 600)],
+        [{ id: 'lemon', juice: 'lemon', juiceMl: 23_000, minPerL: 8, for: ['a', 'b'] }],
+      ),
       {
         people: [{ id: 'ana', there: [{ fromMin: -180, toMin: 0 }] }],
         firstMin: -180,
@@ -240,7 +246,22 @@ describe('what a plan asks for', () => {
     const takesMl = makings[0]!.evaluation.layers.find((l) => l.key === 'lemon-juice')!.mass.value / 1.03
     const of = (onHandMl: number) => pressingsOf([{ ...juice, onHandMl }], makings)
     expect(of(500)).toEqual([
-      { id: 'lemon-juice', juiceMl: expect.closeTo(takesMl - 500, 6), minPerL: null, for: ['lemonade'] },
+      {
+        id: 'lemon-juice',
+        juice: 'lemon-juice',
+        juiceMl: expect.closeTo(takesMl - 500, 6),
+        minPerL: null,
+        for: ['lemonade'],
+      },
+    ])
+    // One of two is made on the day before: it is pressed for by itself, and what is there goes in first.
+    const two = pressingsOf(
+      [{ ...juice, onHandMl: 500 }],
+      [...makings, { ...makings[0]!, id: 'rested', dayBefore: true }],
+    )
+    expect(two.map((p) => [p.id, Math.round(p.juiceMl - takesMl), p.for])).toEqual([
+      ['lemon-juice/before', -500, ['rested']],
+      ['lemon-juice', 0, ['lemonade']],
     ])
     expect([of(takesMl), pressingsOf([{ ...juice, juice: 'lime-juice', onHandMl: 0 }], makings)]).toEqual([[], []])
   })
@@ -297,7 +318,10 @@ describe('a day as it goes', () => {
     expect(firstAt('2026-11-28T12:00:00Z')).toEqual([-180, false])
   })
   it('asks for what nobody has done, in the order of the clock, and says what is late', () => {
-    const tasks = tasksOf([drink('lemonade', 40)], [{ id: 'lemon', juiceMl: 1560, minPerL: null, for: ['lemonade'] }])
+    const tasks = tasksOf(
+      [drink('lemonade', 40)],
+      [{ id: 'lemon', juice: 'lemon', juiceMl: 1560, minPerL: null, for: ['lemonade'] }],
+    )
     const rows = inOrder(tasks, latestPlan(day(tasks)).plan!)
     expect(rows.map((r) => r.startMin)).toEqual([-48, -35, -30])
     expect(nextOf(rows, new Set())!.task.id).toBe('lemon/pressing')

@@ -33,7 +33,9 @@ export interface Making {
 }
 /** Fruit that is pressed: as late as it can be. */
 export interface Pressing {
+  /** of its own among all of the day */
   id: string
+  juice: string
   juiceMl: number
   /** of hands, for a litre; null where nobody here has timed it */
   minPerL: number | null
@@ -156,7 +158,7 @@ export function tasksOf(makings: readonly Making[], pressings: readonly Pressing
       const minutes = ((p.minPerL ?? USUAL_PRESS_MIN_PER_L) * p.juiceMl) / 1000
       return {
         id,
-        making: p.id,
+        making: p.juice,
         does: 'pressing',
         handMin: Math.max(1, whole(minutes)),
         waitMin: 0,

@@ -26,6 +26,7 @@ function dayOfEight(): Problem {
   })
   const pressings = ['lemon', 'lime', 'orange'].map((id, i) => ({
     id,
+    juice: id,
     juiceMl: 1500,
     minPerL: null,
     for: drinks.filter((_, d) => d % 3 === i).map((d) => d.id),

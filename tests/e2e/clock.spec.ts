@@ -110,6 +110,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
     const clock = page.url()
     await page.goto('/drinks')
     await page.getByRole('link', { name: /Carrot apple turmeric/ }).click()
+    await page.waitForURL(/\/drinks\/[0-9a-f-]{36}/)
     await page.goto(`${page.url()}?do=serve`)
     await page.locator('[data-test=next-day] input').check()
     await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
