@@ -79,21 +79,26 @@ export function useWeek(from: () => string) {
       busy.value = false
       return
     }
-    const planned = read.map((r) => ({ ...r, ...sheetsOf(r) }))
+    const planned: (Read & ReturnType<typeof sheetsOf>)[] = []
+    for (const r of read) {
+      planned.push({ ...r, ...sheetsOf(r) })
+      await pause()
+    }
     const needs = planned.flatMap(({ day, stand, sheets }) => needsOf(day, stand.id, sheets))
     const made = prepRuns(needs, prepOfWeek)
     const out: StandDay[] = []
     for (const p of planned) {
       if (mine !== asked) return
       if (p.lines.length) out.push(inShort(p, p.sheets, p.unsound, made))
-      // A day at a time: the page goes on meanwhile.
-      await new Promise((done) => setTimeout(done))
+      await pause()
     }
     if (mine !== asked) return
     rows.value = out
     runs.value = made
     busy.value = false
   }
+  /** A day at a time: the page goes on meanwhile. */
+  const pause = (): Promise<void> => new Promise((done) => setTimeout(done))
   async function readDay(day: string, stand: Stand): Promise<Read> {
     const query = { stand: stand.id, day }
     const [lines, { service }] = await Promise.all([

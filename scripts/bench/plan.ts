@@ -1,10 +1,13 @@
-import { Evaluator, scaledDocument, shippedContext, startingDrink } from '../../core/recipe'
-import { bestPlan, latestPlan, tasksOf, type Making, type Problem } from '../../core/schedule'
+import { toBuy, type BuyContext } from '../../core/buy'
+import { Evaluator, scaledDocument, shippedContext, startingDrink, type Evaluation } from '../../core/recipe'
+import { bestPlan, clockInShort, latestPlan, makingsOf, tasksOf, type Making, type Problem } from '../../core/schedule'
 import { caseOf, KINDS } from '../../core/schedule/cases'
 import { optimalSpan } from '../../core/schedule/optimum'
-import { heldIn, packingProgram, type StandVessel, type ToHold } from '../../core/scale'
+import { heldIn, packingProgram, scaleToCups, type Batch, type StandVessel, type ToHold } from '../../core/scale'
 import { loadSolver } from '../../core/solve'
+import { INGREDIENTS } from '../../core/substances'
 import { TEMPLATES } from '../../core/templates'
+import { fruitYield } from '../../core/yield'
 import { median } from './core'
 
 type Row = [string, string, string]
@@ -41,6 +44,41 @@ function dayOfEight(): Problem {
     endMin: 0,
   }
 }
+/** Cups of eight drinks for a day, as batches. */
+function batchesOfEight(): { evaluation: Evaluation; batch: Batch }[] {
+  return Array.from({ length: 8 }, (_, i) => {
+    const evaluation = evaluator.evaluate(startingDrink('lemonade', null, 300))
+    const steps = { massStepG: 1, volumeStepMl: 10 }
+    return {
+      evaluation,
+      batch: scaleToCups(evaluation, (d) => evaluator.evaluate(d), { cups: 30 + i, lossShare: 0.03, steps }),
+    }
+  })
+}
+const BUYING: BuyContext = {
+  fruitOf: (key) => (key === 'lemon-juice' ? 'lemon' : undefined),
+  fruitYield: (key) => fruitYield(INGREDIENTS.get(key)!, []),
+  isFruit: (key) => !!INGREDIENTS.get(key)?.fruit,
+  baseOf: () => undefined,
+  chance: 0.9,
+  isGuessed: () => false,
+  onHandG: () => 0,
+  onHandMl: () => 0,
+}
+/** Seven days of two stands: cups to batches, to tasks, and with as many others and their preps to a first clock. */
+function week(): void {
+  for (let day = 0; day < 14; day++) {
+    const drinks = batchesOfEight().map(({ evaluation, batch }, i) => ({
+      id: `served-${i}`,
+      cup: evaluation,
+      batch: batch.evaluation,
+      cups: batch.factor.value,
+    }))
+    const { makings } = makingsOf(drinks, () => undefined)
+    const usual = dayOfEight()
+    clockInShort({ ...usual, tasks: [...usual.tasks, ...tasksOf(makings, [])] })
+  }
+}
 const took = async (work: () => unknown): Promise<number> => {
   const at = performance.now()
   await work()
@@ -73,6 +111,9 @@ export async function benchPlan(): Promise<Row[]> {
     isSour: true,
   }))
   const packed = await took(() => heldIn(drinks, vessels, solve(packingProgram(drinks, vessels))))
+  const batches = batchesOfEight().map(({ batch }, i) => ({ name: `drink-${i}`, takes: batch.takes }))
+  const buying = median(() => toBuy(batches, BUYING), 30)
+  const weekMs = await took(week)
   return [
     [
       `a day of 8 drinks, 6 preps, 2 people (${problem.tasks.length} tasks): the first plan`,
@@ -81,6 +122,8 @@ export async function benchPlan(): Promise<Row[]> {
     ],
     ['the same, 600 orders later', `${(improved / 1000).toFixed(2)} s`, '3 s'],
     ['50 small cases, over the integer optimum in the mean', `${(100 * mean).toFixed(1)} %`, '5 %'],
+    ['the buying list of 8 drinks', `${buying.toFixed(1)} ms`, '100 ms'],
+    ['a week of 2 stands: batches, tasks and a first clock of each day', `${(weekMs / 1000).toFixed(2)} s`, '15 s'],
     ['8 drinks in 8 vessels', `${packed.toFixed(0)} ms`, '200 ms'],
   ]
 }
