@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { CATALOGUE, type Op } from '#core/process'
+import { RECIPE_OPS, type Op } from '#core/process'
 
 // Every step and every ingredient of the core, with numbers to try. Nothing is saved; its words are fetched when it is
 // opened.
@@ -8,7 +8,7 @@ const { t } = useI18n({ useScope: 'global' })
 const route = useRoute()
 const router = useRouter()
 const ready = useWords('lab')
-const ops = Object.keys(CATALOGUE) as Op[]
+const ops = RECIPE_OPS
 const item = computed(() => (typeof route.query.item === 'string' ? route.query.item : null))
 const op = computed((): Op => (ops.includes(route.query.step as Op) ? (route.query.step as Op) : 'brew'))
 const show = (query: Record<string, string>): void => void router.replace({ query })

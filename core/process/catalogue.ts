@@ -9,6 +9,7 @@ import { drip } from './steps/drip'
 import { heat } from './steps/heat'
 import { iceInDispenser, rest } from './steps/hold'
 import { iceInCup } from './steps/ice-in-cup'
+import { observe, spill } from './steps/observe'
 import { makeUp } from './steps/make-up'
 import { press } from './steps/press'
 import { reduce, simmer } from './steps/reduce'
@@ -51,6 +52,10 @@ export const CATALOGUE = {
   topUp,
   spoonPuree,
   garnish,
+  observe,
+  spill,
 }
 export type Op = keyof typeof CATALOGUE
+/** What a recipe is written with: the others are told of a batch. */
+export const RECIPE_OPS = (Object.keys(CATALOGUE) as Op[]).filter((op) => !CATALOGUE[op].ofBatch)
 export type ParamsOf<O extends Op> = Given<(typeof CATALOGUE)[O]['params']>

@@ -103,4 +103,6 @@ export const EXAMPLES: Readonly<Record<Op, StepExample>> = {
   },
   spoonPuree: { streams: [[['water', 200, 5]], [['mango-puree', 30, 5]]], params: {} },
   garnish: { streams: [[['water', 200, 5]], [['mint', 2, 20]]], params: {} },
+  observe: { streams: [[['lemon-juice', 500, 20]]], params: { massG: 480 } },
+  spill: { streams: [[['lemon-juice', 500, 20]]], params: { spilledG: 40 } },
 }

@@ -125,6 +125,8 @@ interface Definition<O extends string, S extends Specs, U extends Used> {
   mixes?: (result: StepResult) => boolean
   /** an input of no grams is no mistake: a glass may have a layer that nobody has weighed yet */
   takesNothing?: true
+  /** it is told of a batch while it is made: no recipe is written with it */
+  ofBatch?: true
   /** earliest and latest minutes at which it is done with these inputs; null where the model does not know */
   window?: (p: Filled<S>, inputs: readonly Stream[]) => Window | null
   run: (inputs: readonly Stream[], p: Filled<S>) => StepResult<U>
@@ -152,6 +154,8 @@ export interface StepKind<O extends string = string, S extends Specs = Specs> {
   params: S
   endSign: string
   holds: readonly Equipment[]
+  /** told of a batch while it is made: no recipe is written with it */
+  ofBatch: boolean
   /** whether its output, as it ran, is its inputs put together and nothing else */
   mixes: (result: StepResult) => boolean
   window: (given: Given<S>, inputs: readonly Stream[]) => Window | null
@@ -189,6 +193,7 @@ export function defineStep<const O extends string, const S extends Specs, U exte
     params: d.params,
     endSign: d.endSign,
     holds: d.holds,
+    ofBatch: d.ofBatch ?? false,
     mixes: d.mixes ?? (() => false),
     window: (given, inputs) => d.window?.(filled(given), inputs) ?? null,
     run(inputs, given) {

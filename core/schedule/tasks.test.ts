@@ -13,7 +13,9 @@ import {
   pressingsOf,
   problemOf,
   reliefsFor,
+  spanOf,
   tasksOf,
+  withoutPiece,
   type DayTask,
   type Making,
   type Problem,
@@ -119,6 +121,15 @@ describe('a day as tasks', () => {
       ['lemon', 2, 10],
       ['lime', 2, 10],
     ])
+  })
+  it('with one blender of two the day still goes, one jar after the other, and begins earlier', () => {
+    const people = ['ana', 'ben'].map((id) => ({ id, there: [{ fromMin: -240, toMin: 0 }] }))
+    const two = day(tasksOf([prep('red', 'fruit-puree'), prep('nut', 'seed-base')], []), { people })
+    const one = withoutPiece(two, 'blender')
+    const [before, after] = [latestPlan(two).plan!, latestPlan(one).plan!]
+    expect([faultsOf(two, before), faultsOf(one, after)]).toEqual([[], []])
+    expect(faultsOf(one, before).join()).toContain('blender holds 2 of 1')
+    expect(spanOf(after, one)).toBeGreaterThan(spanOf(before, two))
   })
   it('a prep stands cold from when it is made until what takes it is mixed', () => {
     const tea = prep('tea', 'tea-concentrate-hot', { keptMl: 1900, untilTaken: true })

@@ -1,4 +1,4 @@
-import { CATALOGUE, isChoice, isNumber, type Spec } from '#core/process'
+import { CATALOGUE, isChoice, isNumber, RECIPE_OPS, type Spec, type StepKind } from '#core/process'
 import { MASS_UNITS, VOLUME_UNITS } from '#core/units'
 import {
   DOCUMENT_SCHEMA,
@@ -31,7 +31,7 @@ function field(spec: Spec): z.ZodType {
 }
 const step = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('take'), out: streamName, item, amount, tempC: z.number().min(-30).max(120) }),
-  ...Object.values(CATALOGUE).map((k) =>
+  ...RECIPE_OPS.map((op) => CATALOGUE[op] as unknown as StepKind).map((k) =>
     z.strictObject({
       op: z.literal(k.op),
       in: k.inputs === 'many' ? names : z.array(streamName).length(k.inputs),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { CATALOGUE, EXAMPLES, type Op, type StepKind } from '#core/process'
+import { CATALOGUE, EXAMPLES, RECIPE_OPS, type Op, type StepKind } from '#core/process'
 import { insertStep, type RecipeDocument } from '#core/recipe'
 import { useCatalogue } from '~/stores/catalogue'
 
@@ -13,8 +13,7 @@ const catalogue = useCatalogue()
 /** Steps that a prep can have; what is done to a cup is a drink's. */
 const OF_A_CUP: readonly Op[] = ['iceInCup', 'iceInDispenser', 'topUp', 'spoonPuree', 'garnish']
 const ops = computed(() =>
-  (Object.keys(CATALOGUE) as Op[])
-    .filter((op) => !OF_A_CUP.includes(op))
+  RECIPE_OPS.filter((op) => !OF_A_CUP.includes(op))
     .map((op) => ({ value: op, title: t(`step.${op}`) }))
     .sort((a, b) => a.title.localeCompare(b.title)),
 )

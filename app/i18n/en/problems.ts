@@ -4,6 +4,7 @@ export const problems = {
       'There are {thereG} to fill up with and {wantedG} are wanted: it comes to {volumeMl} of {toVolumeMl}. Make more of it, or less of the whole.',
     'ice-in-it-already': 'There is ice in the drink already. Melt it, or leave this ice out.',
     'ice-is-no-ice': 'What is given as ice is not ice. Take ice.',
+    'spilled-more-than-there': '{spilledG} cannot be spilled of {massG}. Say less, or throw all of it away.',
     'split-more-than-there': '{takeG} are to go on and there are {massG}. Take less.',
     'stream-used-twice': '“{what}” is used twice, and what is used is gone. Divide it first, or make it twice.',
     'sweetener-no-strength':

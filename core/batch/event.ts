@@ -1,0 +1,78 @@
+import type { Amount, ItemRef } from '../recipe'
+import type { Instant } from '../time'
+
+// What happens while a batch is made. Events are only ever added; their order is by the time that was told, ties by id.
+
+/** Who told it, and when. */
+interface Told {
+  id: string
+  at: Instant
+  by: string
+}
+/** What of a stream was read; a reading overrides what the model says from then on. */
+export interface StreamReading {
+  massG?: number
+  volumeMl?: number
+  brix?: number
+  /** g per 100 mL, as citric acid */
+  ta?: number
+  tempC?: number
+  ph?: number
+}
+/** Why something was added that no sheet asks for: towards a target, or at a taster's word. */
+export type Why = { target: string } | { word: string } | { other: string }
+
+export type BatchEvent = Told &
+  (
+    | {
+        kind: 'weighed'
+        /** the take that it is of, by its stream */
+        take: string
+        amount: Amount
+        /** out of which lot; null where it is of none */
+        lotId: string | null
+        /** more of it is still to come: a scale takes only so much at once */
+        more?: true
+        tempC?: number
+      }
+    | { kind: 'left-out'; take: string }
+    | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount }
+    | { kind: 'done'; step: string }
+    | { kind: 'skipped'; step: string }
+    /** into what the stream is at that moment */
+    | { kind: 'added'; to: string; item: ItemRef; amount: Amount; tempC?: number; why: Why | null }
+    | { kind: 'read'; of: string; reading: StreamReading }
+    | { kind: 'spilled'; of: string; massG: number }
+    | { kind: 'note'; text: string }
+    /** it never was; what voids cannot be voided */
+    | { kind: 'void'; event: string }
+  )
+export type EventOf<K extends BatchEvent['kind']> = Extract<BatchEvent, { kind: K }>
+
+/** Those that count, in their order: without what was voided, and without what voided it. */
+export function standing(events: readonly BatchEvent[]): BatchEvent[] {
+  const gone = new Set(events.flatMap((e) => (e.kind === 'void' ? [e.event] : [])))
+  return events
+    .filter((e) => e.kind !== 'void' && !gone.has(e.id))
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1))
+}
+
+/** The stream that an event is about; null where it is of none. */
+export function streamOf(e: BatchEvent): string | null {
+  switch (e.kind) {
+    case 'weighed':
+    case 'left-out':
+    case 'swapped':
+      return e.take
+    case 'done':
+    case 'skipped':
+      return e.step
+    case 'added':
+      return e.to
+    case 'read':
+    case 'spilled':
+      return e.of
+    default:
+      return null
+  }
+}

@@ -1,0 +1,211 @@
+import { ProcessLimit } from '../process'
+import { itemKey, removeStep, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
+import { standing, type BatchEvent, type EventOf, type StreamReading } from './event'
+
+// The planned document and what happened give the actual document: of the same form, and worked out by the same
+// evaluator. A reading becomes a step that makes the stream what was read, an addition a mixing at that moment; what
+// follows takes it.
+
+type Making = Exclude<RecipeStep, TakeStep>
+export interface Actual {
+  /** as it is if the rest goes as planned */
+  document: RecipeDocument
+  /** steps that somebody did, or that were put down while it was made */
+  done: ReadonlySet<string>
+  /** takes of which something was weighed, left out or swapped */
+  told: ReadonlySet<string>
+  /** a pH that was read, by the stream that it was read of: it stands for the figure, and changes nothing else */
+  phRead: ReadonlyMap<string, number>
+  /** takes of which more is to come */
+  open: ReadonlySet<string>
+  /** what a stream of the plan is called now, after readings and additions */
+  nowOf: (stream: string) => string
+  /** events that no batch can have had, each with why: they change nothing */
+  odd: { event: BatchEvent; code: string }[]
+}
+
+/** Everything that happened, in its order, put into the planned document. */
+export function fold(planned: RecipeDocument, events: readonly BatchEvent[]): Actual {
+  const folding = new Folding(planned)
+  for (const e of standing(events)) folding.take(e)
+  return folding.actual()
+}
+
+class Folding {
+  private document: RecipeDocument
+  private readonly done = new Set<string>()
+  private readonly told = new Set<string>()
+  private readonly open = new Set<string>()
+  private readonly phRead = new Map<string, number>()
+  private readonly odd: Actual['odd'] = []
+  /** the newest name of a stream that something was put into or read of */
+  private readonly newest = new Map<string, string>()
+  private readonly weighed = new Map<string, number>()
+
+  constructor(planned: RecipeDocument) {
+    this.document = planned
+  }
+
+  take(e: BatchEvent): void {
+    try {
+      this.put(e)
+    } catch (error) {
+      if (!(error instanceof ProcessLimit)) throw error
+      this.odd.push({ event: e, code: error.code })
+    }
+  }
+  private put(e: BatchEvent): void {
+    if (e.kind === 'weighed') this.weigh(e)
+    else if (e.kind === 'left-out') this.leaveOut(e.take)
+    else if (e.kind === 'swapped') this.swap(e)
+    else if (e.kind === 'done') this.done.add(this.stepOf(e.step).out)
+    else if (e.kind === 'skipped') this.skip(e.step)
+    else if (e.kind === 'added') this.add(e)
+    else if (e.kind === 'read') this.read(e)
+    else if (e.kind === 'spilled') this.after(e.of, e.id, (from, out) => [spillStep(from, out, e.massG)])
+  }
+  actual(): Actual {
+    const { document, done, told, open, phRead, odd } = this
+    return { document, done, told, open, phRead, odd, nowOf: (s) => this.nowOf(s) }
+  }
+
+  private nowOf(stream: string): string {
+    return this.newest.get(stream) ?? stream
+  }
+  private stepOf(out: string): RecipeStep {
+    const step = this.document.steps.find((s) => s.out === out)
+    if (!step) throw new ProcessLimit('stream-not-made', {}, out)
+    return step
+  }
+  private takeOf(out: string): TakeStep {
+    const step = this.stepOf(out)
+    if (step.op !== 'take') throw new ProcessLimit('no-take', {}, out)
+    return step
+  }
+  private replace(out: string, by: RecipeStep): void {
+    this.document = { ...this.document, steps: this.document.steps.map((s) => (s.out === out ? by : s)) }
+  }
+
+  /** What is weighed after something else of it is more of the same; in another unit it is a take of its own. */
+  private weigh({ id, take, amount, more, tempC }: EventOf<'weighed'>): void {
+    const step = this.takeOf(take)
+    if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, take)
+    const before = this.weighed.get(take)
+    if (before !== undefined && step.amount.unit !== amount.unit) {
+      this.addTo(take, id, { ...step, amount, tempC: tempC ?? step.tempC })
+    } else {
+      const value = (before ?? 0) + amount.value
+      this.weighed.set(take, value)
+      this.replace(take, { ...step, amount: { value, unit: amount.unit }, tempC: tempC ?? step.tempC })
+    }
+    this.told.add(take)
+    if (more) this.open.add(take)
+    else this.open.delete(take)
+  }
+  private leaveOut(take: string): void {
+    const step = this.takeOf(take)
+    this.told.add(take)
+    this.open.delete(take)
+    this.weighed.set(take, 0)
+    this.replace(take, { ...step, amount: { ...step.amount, value: 0 } })
+    const user = this.document.steps.find((s): s is Making => s.op !== 'take' && s.in.includes(take))
+    if (!user || user.op === 'combine' || user.op === 'makeUp' || user.op === 'addDairy') return
+    // Nothing goes through a sieve or into a jar: what is left goes on without it.
+    const others = user.in.filter((i) => i !== take)
+    if (others.length) this.replace(user.out, { ...user, in: others } as Making)
+    else this.document = removeStep(this.document, user.out)
+  }
+  private swap({ take, item, amount }: EventOf<'swapped'>): void {
+    const step = this.takeOf(take)
+    this.told.add(take)
+    this.open.delete(take)
+    this.weighed.set(take, amount.value)
+    this.replace(take, { ...step, item, amount })
+  }
+  private skip(out: string): void {
+    if (this.stepOf(out).op === 'take') throw new ProcessLimit('no-step', {}, out)
+    this.document = removeStep(this.document, out)
+  }
+  private add({ id, to, item, amount, tempC }: EventOf<'added'>): void {
+    if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, itemKey(item))
+    this.addTo(to, id, { op: 'take', out: '', item, amount, tempC: tempC ?? BENCH_C })
+  }
+  private addTo(to: string, id: string, take: TakeStep): void {
+    const name = `added-${id}`
+    this.after(to, id, (from, out) => [
+      { ...take, out: name },
+      { op: 'combine', in: [from, name], out },
+    ])
+    this.told.add(name)
+  }
+  private read({ id, of, reading }: EventOf<'read'>): void {
+    const { ph, ...others } = reading
+    if (Object.keys(others).length)
+      this.after(of, id, (from, out) => [{ op: 'observe', in: [from], out, ...known(others) }])
+    if (ph !== undefined) this.phRead.set(of, ph)
+  }
+
+  /** Steps right after what a stream is now: what took it takes what they make. */
+  private after(stream: string, id: string, make: (from: string, out: string) => RecipeStep[]): void {
+    const from = this.nowOf(stream)
+    const owner = from.split('/')[0]!
+    const at = this.document.steps.findIndex((s) => s.out === owner)
+    if (at < 0) throw new ProcessLimit('stream-not-made', {}, stream)
+    const out = `${KEPT_APART}${id}`
+    const put = make(from, out)
+    const rest = this.document.steps
+      .slice(at + 1)
+      .map((s): RecipeStep => (s.op === 'take' ? s : ({ ...s, in: s.in.map((i) => (i === from ? out : i)) } as Making)))
+    this.document = {
+      ...this.document,
+      steps: [...this.document.steps.slice(0, at + 1), ...put, ...rest],
+      output: this.document.output === from ? out : this.document.output,
+    }
+    this.newest.set(stream, out)
+    this.done.add(out)
+  }
+}
+/** What is put down while it is made has names that no recipe has. */
+const KEPT_APART = 'told-'
+/** °C of what is added where nobody says. */
+const BENCH_C = 20
+
+const known = (reading: StreamReading): StreamReading =>
+  Object.fromEntries(Object.entries(reading).filter(([, v]) => v !== undefined))
+const spillStep = (from: string, out: string, spilledG: number): RecipeStep => ({
+  op: 'spill',
+  in: [from],
+  out,
+  spilledG,
+})
+
+/**
+ * What there is by now: takes that were weighed, or are of a step that is done, and the steps that were done. What was
+ * only begun is what is in the pot so far.
+ * @returns null where nothing is there yet
+ */
+export function soFar({ document, done, told }: Actual): RecipeDocument | null {
+  const isDone = (s: Making): boolean => done.has(s.out)
+  const consumed = new Set(document.steps.flatMap((s) => (s.op !== 'take' && isDone(s) ? s.in : [])))
+  const there = new Set<string>()
+  const steps: RecipeStep[] = []
+  let output: string | null = null
+  for (const s of document.steps) {
+    if (s.op === 'take') {
+      if (!told.has(s.out) && !consumed.has(s.out)) continue
+      if (s.amount.value <= 0 && !consumed.has(s.out)) continue
+      steps.push(s)
+      there.add(s.out)
+      continue
+    }
+    const present = s.in.filter((i) => there.has(i.split('/')[0]!))
+    if (!present.length) continue
+    const isWhole = isDone(s) && present.length === s.in.length
+    // What nobody said is done, and has something in it: a pot that is being filled.
+    steps.push(isWhole ? s : { op: 'combine', in: present, out: s.out })
+    if (isWhole) there.add(s.out)
+    output = s.out
+  }
+  const { kept: _, ...rest } = document
+  return output ? { ...rest, steps, output } : null
+}
