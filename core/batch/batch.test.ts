@@ -21,7 +21,6 @@ const event = (e: Without<BatchEvent>, at = ++count, id = `e${at}`): BatchEvent 
 const g = (value: number) => ({ value, unit: 'g' as const })
 
 const lemonade = scaledDocument(startingDrink('lemonade', null, 300), 40)
-const syrup = templateOf('simple-syrup')?.document ?? TEMPLATES[0]!.document
 const puree = scaledDocument(templateOf('fruit-puree')!.document, 5)
 const tea = templateOf('tea-concentrate-hot')!.document
 /** g that went in, and g that are somewhere: in the pot, left over, lost, or not taken up. */

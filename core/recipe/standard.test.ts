@@ -75,6 +75,13 @@ describe('a standard', () => {
     // And nothing else: what it does not take is not known to it.
     expect([source.context.ingredient('lime-juice'), source.context.prep('other')]).toEqual([undefined, undefined])
   })
+  it('says who may not have it, also where that was not known when it was signed', () => {
+    const { cautions: _, ...almond } = INGREDIENTS.get('almond')!
+    const standards = new Standards()
+    const recipe = { document: lemonade, ingredients: { almond: 'a' }, preps: {} }
+    standards.add({ ingredients: { a: almond }, recipes: { r: recipe } })
+    expect(standards.source('r')!.context.ingredient('almond')!.cautions).toEqual(['allergen-nuts'])
+  })
   it('that takes a prep keeps that prep’s own snapshot, each piece once', () => {
     const { sign, context } = stand()
     const syrup = sign(newSyrup(), 'syrup')

@@ -1,5 +1,6 @@
 import canonicalize from 'canonicalize'
-import type { IngredientData } from '../substances'
+import { isAllergen } from '../safety/cautions'
+import { INGREDIENTS, type IngredientData } from '../substances'
 import type { RecipeContext, RecipeSource, SipConditions, TakesByThing } from './context'
 import { itemsOf } from './edit'
 import type { RecipeDocument } from './document'
@@ -91,7 +92,7 @@ export class Standards {
 
   add({ ingredients, recipes }: Snapshots): void {
     for (const [hash, row] of Object.entries(ingredients))
-      if (!this.ingredients.has(hash)) this.ingredients.set(hash, row)
+      if (!this.ingredients.has(hash)) this.ingredients.set(hash, withAllergens(row))
     for (const [hash, recipe] of Object.entries(recipes)) if (!this.recipes.has(hash)) this.recipes.set(hash, recipe)
   }
 
@@ -155,6 +156,13 @@ class SignedContext implements RecipeContext {
   get sip(): SipConditions | undefined {
     return this.standards.sip()
   }
+}
+
+/** What is known by now to be in it, whatever was signed: who may not have it is told. */
+function withAllergens(row: IngredientData): IngredientData {
+  const known = (INGREDIENTS.get(row.key)?.cautions ?? []).filter(isAllergen)
+  const more = known.filter((c) => !row.cautions?.includes(c))
+  return more.length ? { ...row, cautions: [...(row.cautions ?? []), ...more] } : row
 }
 
 /** Of an ingredient what moves a figure: not where it comes from, nor what pressing it gives, which is always live. */

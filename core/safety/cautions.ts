@@ -13,3 +13,6 @@ const OF_THE_PRODUCT: ReadonlySet<string> = new Set([
 ])
 
 export const staysWithProduct = (caution: string): boolean => OF_THE_PRODUCT.has(caution)
+
+/** Whether a caution names what some guests may not have. */
+export const isAllergen = (caution: string): boolean => caution.startsWith('allergen-')

@@ -1,6 +1,7 @@
 import { loadsOf } from '../preps'
-import type { Evaluation, TimedStep } from '../recipe'
 import type { Op } from '../process'
+import type { Evaluation, TimedStep } from '../recipe'
+import { isAllergen } from '../safety/cautions'
 
 // Minutes that a day has and no single step says: to fetch and weigh, load by load, to press, to clean in between.
 
@@ -55,7 +56,7 @@ export function loadsByStep(evaluation: Evaluation): Map<string, Loads[]> {
 }
 
 /** Whether some guests may not have what was in a jar: it is washed and not only rinsed. */
-const hasAllergen = ({ cautions }: Evaluation): boolean => cautions.some((c) => c.startsWith('allergen-'))
+const hasAllergen = ({ cautions }: Evaluation): boolean => cautions.some(isAllergen)
 /** Min of hands to clean a jar or a press after a making of its fruit, before something else goes in. */
 export const cleaningAfter = (evaluation: Evaluation | null): number =>
   evaluation && hasAllergen(evaluation) ? WASH_MIN : RINSE_MIN

@@ -124,7 +124,7 @@ describe('a day as tasks', () => {
   })
   it('with one blender of two the day still goes, one jar after the other, and begins earlier', () => {
     const people = ['ana', 'ben'].map((id) => ({ id, there: [{ fromMin: -240, toMin: 0 }] }))
-    const two = day(tasksOf([prep('red', 'fruit-puree'), prep('nut', 'seed-base')], []), { people })
+    const two = day(tasksOf([prep('red', 'fruit-puree'), prep('blue', 'fruit-puree')], []), { people })
     const one = withoutPiece(two, 'blender')
     const [before, after] = [latestPlan(two).plan!, latestPlan(one).plan!]
     expect([faultsOf(two, before), faultsOf(one, after)]).toEqual([[], []])

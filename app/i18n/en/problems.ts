@@ -5,6 +5,8 @@ export const problems = {
     'ice-in-it-already': 'There is ice in the drink already. Melt it, or leave this ice out.',
     'ice-is-no-ice': 'What is given as ice is not ice. Take ice.',
     'spilled-more-than-there': '{spilledG} cannot be spilled of {massG}. Say less, or throw all of it away.',
+    'no-take': 'That is a step of the batch, and nothing that is weighed in.',
+    'no-step': 'That is something that is weighed in, and no step that can be skipped: leave it out instead.',
     'split-more-than-there': '{takeG} are to go on and there are {massG}. Take less.',
     'stream-used-twice': '“{what}” is used twice, and what is used is gone. Divide it first, or make it twice.',
     'sweetener-no-strength':

@@ -7,6 +7,8 @@ export const problems: typeof en = {
     'ice-in-it-already': 'La bebida ya tiene hielo. Derrítelo, o deja este hielo fuera.',
     'ice-is-no-ice': 'Lo que se da como hielo no es hielo. Toma hielo.',
     'spilled-more-than-there': 'No se pueden derramar {spilledG} de {massG}. Di menos, o tíralo todo.',
+    'no-take': 'Eso es un paso de la tanda, y nada que se pese.',
+    'no-step': 'Eso se pesa, y no es un paso que se pueda saltar: déjalo fuera.',
     'split-more-than-there': 'Tienen que seguir {takeG} y hay {massG}. Toma menos.',
     'stream-used-twice': '«{what}» se usa dos veces, y lo que se usa ya no está. Divídelo antes, o hazlo dos veces.',
     'sweetener-no-strength': 'Lo que se da como edulcorante no endulza. Toma otro, o escribe su fuerza en Almacén.',
