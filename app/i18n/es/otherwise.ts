@@ -12,7 +12,7 @@ export const otherwise = {
     planned: 'como está planeado',
     otherwise: 'entonces',
     cups: 'Vasos',
-    first: 'Primera mano a las',
+    first: 'Primera mano',
     hands: 'Minutos de manos',
     fridge: 'En frío al abrir',
     buy: '{name} por comprar',
