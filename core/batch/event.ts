@@ -37,6 +37,8 @@ export type BatchEvent = Told &
       }
     | { kind: 'left-out'; take: string }
     | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount }
+    /** hands are off it, and its clock runs */
+    | { kind: 'begun'; step: string }
     | { kind: 'done'; step: string }
     | { kind: 'skipped'; step: string }
     /** into what the stream is at that moment */
@@ -64,6 +66,7 @@ export function streamOf(e: BatchEvent): string | null {
     case 'left-out':
     case 'swapped':
       return e.take
+    case 'begun':
     case 'done':
     case 'skipped':
       return e.step

@@ -18,6 +18,8 @@ export interface Actual {
   phRead: ReadonlyMap<string, number>
   /** takes of which more is to come */
   open: ReadonlySet<string>
+  /** what was weighed of a take, in the unit that it was weighed in first */
+  weighed: ReadonlyMap<string, number>
   /** what a stream of the plan is called now, after readings and additions */
   nowOf: (stream: string) => string
   /** events that no batch can have had, each with why: they change nothing */
@@ -65,8 +67,8 @@ class Folding {
     else if (e.kind === 'spilled') this.after(e.of, e.id, (from, out) => [spillStep(from, out, e.massG)])
   }
   actual(): Actual {
-    const { document, done, told, open, phRead, odd } = this
-    return { document, done, told, open, phRead, odd, nowOf: (s) => this.nowOf(s) }
+    const { document, done, told, open, weighed, phRead, odd } = this
+    return { document, done, told, open, weighed, phRead, odd, nowOf: (s) => this.nowOf(s) }
   }
 
   private nowOf(stream: string): string {
@@ -86,18 +88,15 @@ class Folding {
     this.document = { ...this.document, steps: this.document.steps.map((s) => (s.out === out ? by : s)) }
   }
 
-  /** What is weighed after something else of it is more of the same; in another unit it is a take of its own. */
-  private weigh({ id, take, amount, more, tempC }: EventOf<'weighed'>): void {
+  /** What is weighed after something else of it is more of the same, in the same unit. */
+  private weigh({ take, amount, more, tempC }: EventOf<'weighed'>): void {
     const step = this.takeOf(take)
     if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, take)
     const before = this.weighed.get(take)
-    if (before !== undefined && step.amount.unit !== amount.unit) {
-      this.addTo(take, id, { ...step, amount, tempC: tempC ?? step.tempC })
-    } else {
-      const value = (before ?? 0) + amount.value
-      this.weighed.set(take, value)
-      this.replace(take, { ...step, amount: { value, unit: amount.unit }, tempC: tempC ?? step.tempC })
-    }
+    if (before !== undefined && step.amount.unit !== amount.unit) throw new ProcessLimit('unit-unlike', {}, take)
+    const value = (before ?? 0) + amount.value
+    this.weighed.set(take, value)
+    this.replace(take, { ...step, amount: { value, unit: amount.unit }, tempC: tempC ?? step.tempC })
     this.told.add(take)
     if (more) this.open.add(take)
     else this.open.delete(take)
@@ -128,12 +127,9 @@ class Folding {
   }
   private add({ id, to, item, amount, tempC }: EventOf<'added'>): void {
     if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, itemKey(item))
-    this.addTo(to, id, { op: 'take', out: '', item, amount, tempC: tempC ?? BENCH_C })
-  }
-  private addTo(to: string, id: string, take: TakeStep): void {
     const name = `added-${id}`
     this.after(to, id, (from, out) => [
-      { ...take, out: name },
+      { op: 'take', out: name, item, amount, tempC: tempC ?? BENCH_C },
       { op: 'combine', in: [from, name], out },
     ])
     this.told.add(name)

@@ -2,9 +2,15 @@ import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { asOwner, expect, input, test } from './steps'
 
+const MOST_FADING_MS = 1000
 async function sound(page: Page): Promise<void> {
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
   expect(wide).toBeLessThanOrEqual(0)
+  // What is half faded in is read by nobody yet.
+  await page.evaluate((most) => {
+    const settled = document.getAnimations().map((a) => a.finished.catch(() => undefined))
+    return Promise.race([Promise.all(settled), new Promise((done) => setTimeout(done, most))])
+  }, MOST_FADING_MS)
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'best-practice']).analyze()
   expect(violations.map((v) => [v.id, v.nodes.map((n) => n.html.slice(0, 120))])).toEqual([])
 }

@@ -17,6 +17,9 @@ const date = computed(() => {
   const [y, m, d] = day.value.split('-').map(Number) as [number, number, number]
   return new Date(y, m - 1, d, 12)
 })
+/** The month, while it is open beside the field: Enter takes what was typed, and both keys close it. */
+const isOpen = ref(false)
+const close = (): void => void nextTick(() => (isOpen.value = false))
 function chosen(to: unknown): void {
   if (!(to instanceof Date) || Number.isNaN(to.getTime())) {
     day.value = ''
@@ -30,6 +33,7 @@ function chosen(to: unknown): void {
 
 <template>
   <v-date-input
+    v-model:menu="isOpen"
     :model-value="date"
     :label="label"
     :input-format="order"
@@ -44,5 +48,7 @@ function chosen(to: unknown): void {
     prepend-inner-icon="$calendar"
     autocomplete="off"
     @update:model-value="chosen"
+    @keydown.enter="close"
+    @keydown.esc="close"
   />
 </template>

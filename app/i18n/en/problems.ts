@@ -7,6 +7,15 @@ export const problems = {
     'spilled-more-than-there': '{spilledG} cannot be spilled of {massG}. Say less, or throw all of it away.',
     'no-take': 'That is a step of the batch, and nothing that is weighed in.',
     'no-step': 'That is something that is weighed in, and no step that can be skipped: leave it out instead.',
+    'unit-unlike':
+      'Some of it was weighed in another unit, and both cannot be added up. Type it in the unit that was used first.',
+    'more-than-vessel': '{volumeMl} do not go into {roomMl}. Take a larger vessel, or make it in two.',
+    'vessel-nearly-full': '{volumeMl} leave no room to stir in this vessel ({roomMl} to the fill line). Go on?',
+    'weight-unlike':
+      '{value} where some {wanted} are wanted. Is the point where it should be, and is it the right thing?',
+    'done-already': 'This is done already. Was it done once more?',
+    'reads-more-than-went-in': '{value} were read, and {massG} went in. Is all of it told, and is it the right pot?',
+    'void-under-reading': 'The pot was read since then, with this in it. Take the reading back first.',
     'split-more-than-there': '{takeG} are to go on and there are {massG}. Take less.',
     'stream-used-twice': '“{what}” is used twice, and what is used is gone. Divide it first, or make it twice.',
     'sweetener-no-strength':

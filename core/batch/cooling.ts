@@ -1,0 +1,85 @@
+import { cooledTo, coolingMinutes } from '../process/kinetics'
+import { TWO_STAGE } from '../process/steps/cool'
+import { COLD_C } from '../safety/limits'
+import type { Instant } from '../time'
+
+// What was hot has to be cold in time: readings against the clock. FDA Food Code 3-501.14 (memory): cooked, from 57 to
+// 21 °C within 2 h, and to 5 °C within 6 h in all; made at room temperature, to 5 °C within 4 h. Local codes decide.
+
+export interface TempReading {
+  at: Instant
+  tempC: number
+}
+export interface Cooling {
+  /**
+   * - `cooling`: the clock runs;
+   * - `passed`: cold in time;
+   * - `first-missed`: not at 21 °C within two hours, and the six are not over: it may be heated to 74 °C once and
+   *   cooled again, where the authority allows;
+   * - `missed`: it is thrown away
+   */
+  state: 'cooling' | 'passed' | 'first-missed' | 'missed'
+  /** the temperature that it has to have next, and by when; null where nothing is asked any more */
+  next: { toC: number; by: Instant; leftMin: number } | null
+  /** min from now until it is there by the curve of its readings; null where it never is, or no curve is known */
+  expectedMin: number | null
+}
+
+const MS_PER_MIN = 60_000
+const minutes = (from: Instant, to: Instant): number => (Date.parse(to) - Date.parse(from)) / MS_PER_MIN
+const later = (at: Instant, min: number): Instant => new Date(Date.parse(at) + min * MS_PER_MIN).toISOString()
+
+/** The share of the difference to its surroundings that is lost per minute: least squares through the first reading. */
+export function fittedRate(readings: readonly TempReading[], surroundingsC: number): number | null {
+  const [first, ...others] = readings.filter((r) => r.tempC > surroundingsC)
+  if (!first || !others.length) return null
+  let [up, down] = [0, 0]
+  for (const r of others) {
+    const t = minutes(first.at, r.at)
+    up -= t * Math.log((r.tempC - surroundingsC) / (first.tempC - surroundingsC))
+    down += t * t
+  }
+  const rate = down > 0 ? up / down : 0
+  return rate > 0 ? rate : null
+}
+
+/**
+ * How a pot stands with its clock.
+ * @param readings of it since it was hot, or since it was mixed; at least one
+ * @param surroundingsC where it stands, °C
+ */
+export function coolingOf(all: readonly TempReading[], surroundingsC: number, now: Instant): Cooling {
+  const readings = [...all].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+  const isCooked = readings[0]!.tempC >= TWO_STAGE.fromC
+  // It is at 57 °C some time after the last reading above it: the clock runs from that one, so that it is never late.
+  const from = isCooked ? readings.findLast((r) => r.tempC >= TWO_STAGE.fromC)! : readings[0]!
+  const since = readings.slice(readings.indexOf(from))
+  const stages = isCooked
+    ? [
+        { toC: TWO_STAGE.firstC, by: later(from.at, TWO_STAGE.firstMin) },
+        { toC: COLD_C, by: later(from.at, TWO_STAGE.allMin) },
+      ]
+    : [{ toC: COLD_C, by: later(from.at, TWO_STAGE.freshMin) }]
+  const isIn = ({ toC, by }: { toC: number; by: Instant }): boolean =>
+    since.some((r) => r.tempC <= toC && Date.parse(r.at) <= Date.parse(by))
+  const open = stages.find((s) => !isIn(s))
+  if (!open) return { state: 'passed', next: null, expectedMin: null }
+  const isOver = ({ by }: { by: Instant }): boolean => Date.parse(now) > Date.parse(by)
+  if (isOver(open)) {
+    const isFirst = isCooked && open === stages[0] && !isOver(stages[1]!)
+    return { state: isFirst ? 'first-missed' : 'missed', next: null, expectedMin: null }
+  }
+  return {
+    state: 'cooling',
+    next: { ...open, leftMin: minutes(now, open.by) },
+    expectedMin: expected(since, open.toC, surroundingsC, now),
+  }
+}
+
+function expected(readings: readonly TempReading[], toC: number, surroundingsC: number, now: Instant): number | null {
+  const rate = fittedRate(readings, surroundingsC)
+  if (rate === null || surroundingsC >= toC) return null
+  const last = readings.at(-1)!
+  const nowC = cooledTo(last.tempC, surroundingsC, rate, Math.max(0, minutes(last.at, now)))
+  return nowC <= toC ? 0 : coolingMinutes(nowC, toC, surroundingsC, rate)
+}

@@ -1,0 +1,117 @@
+import { interval, type Prediction } from '../evidence'
+import { CATALOGUE, type Op } from '../process'
+import { scaledDocument, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
+import type { AmountUnit } from '../units'
+import { standing, type BatchEvent } from './event'
+import { fold } from './fold'
+
+// What a batch leaves: lots that were used, a recipe as it was really made, a sheet that promised something else.
+
+/** What was taken out of a lot, in one unit. */
+export interface UsedLot {
+  lotId: string
+  value: number
+  unit: AmountUnit
+}
+/** What was weighed out of lots, each lot and unit once. */
+export function usedLots(events: readonly BatchEvent[]): UsedLot[] {
+  const out = new Map<string, UsedLot>()
+  for (const e of standing(events)) {
+    if (e.kind !== 'weighed' || e.lotId === null) continue
+    const key = `${e.lotId} ${e.amount.unit}`
+    const value = (out.get(key)?.value ?? 0) + e.amount.value
+    out.set(key, { lotId: e.lotId, value, unit: e.amount.unit })
+  }
+  return [...out.values()].filter((u) => u.value > 0)
+}
+
+/** What was taken of one thing, all of its loads together. */
+function takenOf(take: TakeStep, made: RecipeDocument): TakeStep {
+  const isOf = new RegExp(`^${escaped(take.out)}(?:-load-\\d+)?$`)
+  const parts = made.steps.filter((s): s is TakeStep => s.op === 'take' && isOf.test(s.out))
+  const [first] = parts
+  if (!first) return { ...take, amount: { ...take.amount, value: 0 } }
+  const value = parts.reduce((sum, p) => sum + (p.amount.unit === first.amount.unit ? p.amount.value : 0), 0)
+  return { ...take, item: first.item, tempC: first.tempC, amount: { value, unit: first.amount.unit } }
+}
+const escaped = (text: string): string => text.replace(/[^\w-]/g, '\\$&')
+
+/**
+ * The recipe as it was really made: what was weighed, added, swapped and left out. What was read or spilled is of that
+ * one batch, and no part of it.
+ * @param whole as planned, without its loads @param planned with its loads as steps, which the events are of
+ * @param times how many times the recipe was made
+ */
+export function asRecipe(
+  whole: RecipeDocument,
+  planned: RecipeDocument,
+  events: readonly BatchEvent[],
+  times = 1,
+): RecipeDocument {
+  const made = fold(planned, events).document
+  const names = new Set(whole.steps.map((s) => s.out))
+  const takes = whole.steps.flatMap((s): BatchEvent[] => {
+    if (s.op !== 'take') return []
+    const { item, amount } = takenOf(s, made)
+    const of = { id: s.out, at: FIRST, by: '' }
+    return [
+      amount.value > 0
+        ? { ...of, kind: 'swapped', take: s.out, item, amount }
+        : { ...of, kind: 'left-out', take: s.out },
+    ]
+  })
+  // A load that was joined by something has it in all of them.
+  const into = (name: string): string => (names.has(name) ? name : name.replace(/-load-\d+$/, ''))
+  const rest = standing(events).flatMap((e): BatchEvent[] => {
+    if (e.kind === 'added') return [{ ...e, to: into(e.to) }]
+    return e.kind === 'skipped' && names.has(e.step) ? [e] : []
+  })
+  return scaledDocument(named(fold(whole, [...takes, ...rest]).document), 1 / times)
+}
+/** Before all that was told. */
+const FIRST = new Date(0).toISOString()
+
+/** Names that a recipe may have, in place of those that were put down while it was made. */
+function named(document: RecipeDocument): RecipeDocument {
+  const taken = new Set(document.steps.map((s) => s.out))
+  const to = new Map<string, string>()
+  for (const s of document.steps) {
+    if (!/^(?:told|added)-/.test(s.out)) continue
+    const base = s.op === 'take' ? keyOf(s) : 'mixed'
+    let free = base
+    for (let n = 2; taken.has(free); n++) free = `${base}-${n}`
+    taken.add(free)
+    to.set(s.out, free)
+  }
+  const is = (name: string): string => to.get(name) ?? name
+  const steps = document.steps.map((s): RecipeStep =>
+    s.op === 'take'
+      ? { ...s, out: is(s.out) }
+      : ({ ...s, out: is(s.out), in: s.in.map(is) } as Exclude<RecipeStep, TakeStep>),
+  )
+  return { ...document, steps, output: is(document.output) }
+}
+const keyOf = ({ item }: TakeStep): string => ('ingredient' in item ? item.ingredient : `prep-${item.prep}`)
+/** Whether a recipe may be written with all of its steps. */
+export const isRecipe = ({ steps }: RecipeDocument): boolean =>
+  steps.every((s) => s.op === 'take' || !CATALOGUE[s.op as Op].ofBatch)
+
+/** What a sheet promises, and what came out: asked about once where it is beyond what it varies by. */
+export interface Claim {
+  promised: number
+  came: number
+  /** between these it lies in nine batches of ten */
+  usual: readonly [low: number, high: number]
+}
+/** Of so many batches, the share that lies within what is usual. */
+const USUAL = 0.9
+/**
+ * @param ratio what comes out for one that the standard says, as its makings taught
+ * @returns null where it came out as usual, or where there is nothing to compare
+ */
+export function claimOf(promised: number, came: number, ratio: Prediction): Claim | null {
+  if (!(promised > 0) || !(came > 0)) return null
+  const [low, high] = interval(ratio, USUAL)
+  const usual = [promised * low, promised * high] as const
+  return came < usual[0] || came > usual[1] ? { promised, came, usual } : null
+}
