@@ -84,6 +84,10 @@ describe('weighing', () => {
     const on = takesOn(mass, [big, small])!
     expect([on.scale.name, on.eachG]).toEqual([name, takes.map((x) => expect.closeTo(x, 9))])
   })
+  it('twice on a fine scale is better than once on a coarse one', () => {
+    const on = takesOn(40, [big, { ...small, capacityG: 20 }])!
+    expect([on.scale.name, on.eachG.map(Math.round)]).toEqual(['small', [20, 20]])
+  })
   it('of takes that are uneven the last is what is left; without a scale there is none', () => {
     expect(takesOn(10_001, [big])!.eachG).toEqual([3335, 3330, 3335])
     expect([takesOn(100, []), takesOn(0, [big])]).toEqual([null, null])

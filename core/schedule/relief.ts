@@ -59,7 +59,7 @@ function moreOf(problem: Problem, resource: string): { problem: Problem; amount:
 function evening(problem: Problem, untilMin: number, minutes: number): Problem {
   const span = { fromMin: untilMin - minutes, toMin: untilMin }
   const [first, ...others] = problem.people
-  if (!first || first.there.some((s) => s.fromMin < untilMin)) return problem
+  if (!first) return problem
   return {
     ...problem,
     firstMin: Math.min(problem.firstMin, span.fromMin),
