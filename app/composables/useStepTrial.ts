@@ -71,7 +71,7 @@ export function useStepTrial(op: Op) {
   reset()
   const more = (): void => void streams.value.push([rowOf(['water', 100, 20])])
 
-  /** What this fruit gives here when it is pressed or blended: measured once there are presses, the handbook's before. */
+  /** What this fruit gives here, pressed or blended: measured once there are presses, the handbook’s before. */
   const expected = computed(() => {
     if (!['press', 'blend'].includes(op)) return null
     const row = streams.value.flat().find((r) => INGREDIENTS.get(r.ingredient)?.fruit && r.massG)

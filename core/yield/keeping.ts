@@ -111,15 +111,16 @@ const SOON_DAYS = 1
  */
 export function keepingOf(look: Look, handling: Handling, now: string): Keeping {
   const seen = Date.parse(look.at)
+  // A clock that is behind the one that told it does not make it come later than it came.
+  const t = Math.max(Date.parse(now), seen)
   const keepDays = look.place === 'cold' ? handling.keepDaysCold : handling.keepDaysRoom
-  if (look.feel === 'soft') return stateAt(seen, seen + Math.min(SOFT_DAYS, Math.max(0.5, keepDays)) * DAY_MS, now)
+  if (look.feel === 'soft') return stateAt(seen, seen + Math.min(SOFT_DAYS, Math.max(0.5, keepDays)) * DAY_MS, t)
   const waits = look.feel === 'firm' ? handling.daysToRipe : 0
   if (waits > 0 && look.place === 'cold') return { readyFrom: null, bestUntil: null, state: 'ripening' }
   const ready = seen + waits * DAY_MS
-  return stateAt(ready, ready + keepDays * DAY_MS, now)
+  return stateAt(ready, ready + keepDays * DAY_MS, t)
 }
-function stateAt(readyMs: number, bestMs: number, now: string): Keeping {
-  const t = Date.parse(now)
+function stateAt(readyMs: number, bestMs: number, t: number): Keeping {
   const stateNow = (): Keeping['state'] => {
     if (t < readyMs) return 'ripening'
     if (t > bestMs) return 'past'
