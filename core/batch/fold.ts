@@ -1,5 +1,5 @@
 import { ProcessLimit } from '../process'
-import { itemKey, removeStep, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
+import { BENCH_C, itemKey, removeStep, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
 import { standing, type BatchEvent, type EventOf, type StreamReading } from './event'
 
 // The planned document and what happened give the actual document: of the same form, and worked out by the same
@@ -163,8 +163,6 @@ class Folding {
 }
 /** What is put down while it is made has names that no recipe has. */
 const KEPT_APART = 'told-'
-/** °C of what is added where nobody says. */
-const BENCH_C = 20
 
 const known = (reading: StreamReading): StreamReading =>
   Object.fromEntries(Object.entries(reading).filter(([, v]) => v !== undefined))

@@ -1,6 +1,6 @@
 import { massG } from '../process'
 import { loadsOf } from '../preps'
-import type { Evaluation, RecipeDocument, RecipeStep, TakeStep } from '../recipe'
+import { scaledStep, type Evaluation, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
 
 // A planned document says its loads one by one: each has what goes into the jar.
 
@@ -9,12 +9,20 @@ type Making = Exclude<RecipeStep, TakeStep>
 /** The name of one load of something. */
 export const loadName = (of: string, load: number): string => `${of}-load-${load}`
 
+/** What a load is of; the name itself where it is no load. */
+export const wholeOf = (name: string): string => name.replace(/-load-\d+$/, '')
+
 /**
  * The document with each load of a blender as a step, and what goes into each beside it; then all of them together.
  * It comes to what it came to.
  */
-export function withLoads({ document, done }: Evaluation, loads = loadsOf({ done } as Evaluation)): RecipeDocument {
-  const many = new Map(loads.filter((l) => l.loads.value > 1).map((l) => [l.out, l.loads.value]))
+export function withLoads(evaluation: Evaluation): RecipeDocument {
+  const { document, done } = evaluation
+  const many = new Map(
+    loadsOf(evaluation)
+      .filter((l) => l.loads.value > 1)
+      .map((l) => [l.out, l.loads.value]),
+  )
   if (!many.size) return document
   const inputs = new Map(done.map((d) => [d.step.out, d.inputs]))
   const takes = new Map(document.steps.flatMap((s) => (s.op === 'take' ? [[s.out, s] as const] : [])))
@@ -25,7 +33,7 @@ export function withLoads({ document, done }: Evaluation, loads = loadsOf({ done
   const steps = document.steps.flatMap((s): RecipeStep[] => {
     if (s.op === 'take') {
       const n = taken.get(s.out)
-      return n ? shares(n).map((i) => ({ ...s, out: loadName(s.out, i), amount: part(s.amount, n) })) : [s]
+      return n ? shares(n).map((i) => ({ ...scaledStep(s, 1 / n), out: loadName(s.out, i) })) : [s]
     }
     const n = many.get(s.out)
     return n ? loaded(s, n, (name) => takes.has(name), inputs.get(s.out)!.map(massG)) : [s]
@@ -33,7 +41,6 @@ export function withLoads({ document, done }: Evaluation, loads = loadsOf({ done
   return { ...document, steps }
 }
 const shares = (n: number): number[] => Array.from({ length: n }, (_, i) => i + 1)
-const part = <A extends { value: number }>(amount: A, n: number): A => ({ ...amount, value: amount.value / n })
 
 /** One step as its loads. @param massesG of what goes in, in its order */
 function loaded(step: Making, n: number, isTaken: (name: string) => boolean, massesG: readonly number[]): RecipeStep[] {
@@ -52,14 +59,7 @@ function loaded(step: Making, n: number, isTaken: (name: string) => boolean, mas
   })
   const each = shares(n).map((i): RecipeStep => {
     const of = { ...step, in: partsOf.map((p) => p[i - 1]!), out: loadName(step.out, i) }
-    return withShare(of as Making, n)
+    return scaledStep(of as Making, 1 / n)
   })
   return [...divided, ...each, { op: 'combine', in: shares(n).map((i) => loadName(step.out, i)), out: step.out }]
-}
-/** Numbers of a step that are of all of it, for one load. */
-function withShare(step: Making, n: number): RecipeStep {
-  if (step.op !== 'blend') return step
-  const share = (g: number | undefined) => (g === undefined ? {} : g / n)
-  const [peelG, pithG] = [share(step.peelG), share(step.pithG)]
-  return { ...step, ...(typeof peelG === 'number' ? { peelG } : {}), ...(typeof pithG === 'number' ? { pithG } : {}) }
 }

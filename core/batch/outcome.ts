@@ -1,9 +1,10 @@
 import { interval, type Prediction } from '../evidence'
 import { CATALOGUE, type Op } from '../process'
-import { scaledDocument, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
+import { freeName, nameOfItem, scaledDocument, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
 import type { AmountUnit } from '../units'
 import { standing, type BatchEvent } from './event'
 import { fold } from './fold'
+import { wholeOf } from './loads'
 
 // What a batch leaves: lots that were used, a recipe as it was really made, a sheet that promised something else.
 
@@ -27,14 +28,12 @@ export function usedLots(events: readonly BatchEvent[]): UsedLot[] {
 
 /** What was taken of one thing, all of its loads together. */
 function takenOf(take: TakeStep, made: RecipeDocument): TakeStep {
-  const isOf = new RegExp(`^${escaped(take.out)}(?:-load-\\d+)?$`)
-  const parts = made.steps.filter((s): s is TakeStep => s.op === 'take' && isOf.test(s.out))
+  const parts = made.steps.filter((s): s is TakeStep => s.op === 'take' && [s.out, wholeOf(s.out)].includes(take.out))
   const [first] = parts
   if (!first) return { ...take, amount: { ...take.amount, value: 0 } }
   const value = parts.reduce((sum, p) => sum + (p.amount.unit === first.amount.unit ? p.amount.value : 0), 0)
-  return { ...take, item: first.item, tempC: first.tempC, amount: { value, unit: first.amount.unit } }
+  return { ...take, item: first.item, amount: { value, unit: first.amount.unit } }
 }
-const escaped = (text: string): string => text.replace(/[^\w-]/g, '\\$&')
 
 /**
  * The recipe as it was really made: what was weighed, added, swapped and left out. What was read or spilled is of that
@@ -61,7 +60,7 @@ export function asRecipe(
     ]
   })
   // A load that was joined by something has it in all of them.
-  const into = (name: string): string => (names.has(name) ? name : name.replace(/-load-\d+$/, ''))
+  const into = (name: string): string => (names.has(name) ? name : wholeOf(name))
   const rest = standing(events).flatMap((e): BatchEvent[] => {
     if (e.kind === 'added') return [{ ...e, to: into(e.to) }]
     return e.kind === 'skipped' && names.has(e.step) ? [e] : []
@@ -77,9 +76,8 @@ function named(document: RecipeDocument): RecipeDocument {
   const to = new Map<string, string>()
   for (const s of document.steps) {
     if (!/^(?:told|added)-/.test(s.out)) continue
-    const base = s.op === 'take' ? keyOf(s) : 'mixed'
-    let free = base
-    for (let n = 2; taken.has(free); n++) free = `${base}-${n}`
+    const base = s.op === 'take' ? nameOfItem(s.item) : 'mixed'
+    const free = freeName(taken, base)
     taken.add(free)
     to.set(s.out, free)
   }
@@ -91,7 +89,6 @@ function named(document: RecipeDocument): RecipeDocument {
   )
   return { ...document, steps, output: is(document.output) }
 }
-const keyOf = ({ item }: TakeStep): string => ('ingredient' in item ? item.ingredient : `prep-${item.prep}`)
 /** Whether a recipe may be written with all of its steps. */
 export const isRecipe = ({ steps }: RecipeDocument): boolean =>
   steps.every((s) => s.op === 'take' || !CATALOGUE[s.op as Op].ofBatch)

@@ -21,11 +21,14 @@ const usesOf = (doc: RecipeDocument, out: string): Making[] =>
   doc.steps.filter((s): s is Making => isMaking(s) && s.in.some((i) => ownerOf(i) === out))
 const kindOf = (op: Op): StepKind => CATALOGUE[op] as unknown as StepKind
 
-function freeName(doc: RecipeDocument, base: string): string {
-  const taken = new Set(doc.steps.map((s) => s.out))
+/** A name that nothing has yet: as it is, or with a number. */
+export function freeName(taken: ReadonlySet<string>, base: string): string {
   if (!taken.has(base)) return base
   for (let n = 2; ; n++) if (!taken.has(`${base}-${n}`)) return `${base}-${n}`
 }
+const namesOf = (doc: RecipeDocument): ReadonlySet<string> => new Set(doc.steps.map((s) => s.out))
+/** What a take of something is called. */
+export const nameOfItem = (item: ItemRef): string => ('ingredient' in item ? item.ingredient : `prep-${item.prep}`)
 /** The same step that takes one stream instead of another. */
 const rewired = <S extends RecipeStep>(step: S, from: string, to: readonly string[]): S =>
   isMaking(step) ? { ...step, in: step.in.flatMap((i) => (i === from ? to : [i])) } : step
@@ -68,14 +71,14 @@ export function insertStep(
     ? [
         {
           op: 'take',
-          out: freeName(doc, 'ingredient' in item.of ? item.of.ingredient : `prep-${item.of.prep}`),
+          out: freeName(namesOf(doc), nameOfItem(item.of)),
           item: item.of,
           amount: item.amount,
           tempC: item.tempC ?? BENCH_C,
         },
       ]
     : []
-  const out = freeName(doc, op)
+  const out = freeName(namesOf(doc), op)
   const names = [after, ...takes.map((t) => t.out)]
   // Solids come first where something is steeped in what is there.
   const made = { op, in: LIQUID_SECOND.has(op) ? names.reverse() : names, out, ...numbers } as unknown as Making
@@ -92,7 +95,7 @@ const LIQUID_SECOND: ReadonlySet<Op> = new Set<Op>(['steep', 'brew'])
 export function addInput(doc: RecipeDocument, out: string, of: ItemRef, amount: TakeStep['amount']): RecipeDocument {
   const step = stepOf(doc, out)
   if (!isMaking(step) || kindOf(step.op).inputs !== 'many') throw new ProcessLimit('step-takes-no-more', {}, out)
-  const name = freeName(doc, 'ingredient' in of ? of.ingredient : `prep-${of.prep}`)
+  const name = freeName(namesOf(doc), nameOfItem(of))
   const take: TakeStep = { op: 'take', out: name, item: of, amount, tempC: BENCH_C }
   const steps = doc.steps.flatMap((s): RecipeStep[] =>
     s === step ? [take, { ...step, in: [...step.in, name] } as RecipeStep] : [s],

@@ -8,7 +8,8 @@ const NUMBERS: ReadonlyMap<string, readonly [string, NumberSpec][]> = new Map(
   ]),
 )
 
-function scaledStep(step: RecipeStep, times: number): RecipeStep {
+/** One step for `times` as much, as in {@link scaledDocument}. */
+export function scaledStep(step: RecipeStep, times: number): RecipeStep {
   if (step.op === 'take') return { ...step, amount: { ...step.amount, value: step.amount.value * times } }
   const given = step as unknown as Record<string, unknown>
   const grown: Record<string, number> = {}

@@ -153,14 +153,13 @@ export function problemOf(
   const isUnderWay = nowMin < 0 && nowMin > hours.firstMin
   const firstMin = isUnderWay ? nowMin : hours.firstMin
   const midnightMin = minuteOf(hours.opens, instantAt(service.day, '00:00', timeZone))
-  const isBefore = firstMin < midnightMin
-  const due = (t: Task): Task => (t.dayBefore && isBefore ? { ...t, latestMin: midnightMin } : t)
+  const due = (t: Task): Task => (t.dayBefore && firstMin < midnightMin ? { ...t, latestMin: midnightMin } : t)
   const eveningMin = minuteOf(hours.opens, instantAt(shiftDay(service.day, -1), EVENING_ENDS, timeZone))
   return {
     hours,
     isUnderWay,
     ...(nowMin < eveningMin - LEAST_EVENING_MIN ? { eveningMin } : {}),
-    sameDay: isBefore ? [] : [...new Set(tasks.flatMap((t) => (t.dayBefore ? t.making : [])))],
+    sameDay: hours.firstMin < midnightMin ? [] : [...new Set(tasks.flatMap((t) => (t.dayBefore ? t.making : [])))],
     problem: { tasks: tasks.map(due), resources, people: hours.people, firstMin, endMin: 0 },
   }
 }

@@ -29,6 +29,9 @@ export interface Use {
   during: 'hands' | 'all' | 'kept' | 'taken'
 }
 
+/** Whether it stands there until others come: it is in the way of all that comes before it. */
+export const stands = ({ during }: Pick<Use, 'during'>): boolean => during === 'kept' || during === 'taken'
+
 /** Another task that is done before: how long it lies in between at the least, and at the most. */
 export interface Link {
   task: string

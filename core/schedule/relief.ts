@@ -1,4 +1,4 @@
-import type { Problem, Task } from './problem'
+import { stands, type Problem, type Task } from './problem'
 import { goesAsUsual } from './improve'
 import type { Blocked } from './serial'
 
@@ -48,7 +48,7 @@ function moreOf(problem: Problem, resource: string): { problem: Problem; amount:
   const asked = (during: (t: Task) => number): number[] => problem.tasks.map(during)
   const capacity = problem.resources.find((r) => r.key === resource)?.capacity ?? 0
   const each = asked((t) => t.uses.filter((u) => u.resource === resource).reduce((n, u) => n + u.amount, 0))
-  const isKept = problem.tasks.some((t) => t.uses.some((u) => u.resource === resource && u.during === 'kept'))
+  const isKept = problem.tasks.some((t) => t.uses.some((u) => u.resource === resource && stands(u)))
   const wanted = isKept ? each.reduce((n, x) => n + x, 0) : Math.max(capacity + 1, ...each)
   const amount = Math.max(0, wanted - capacity)
   const others = problem.resources.filter((r) => r.key !== resource)

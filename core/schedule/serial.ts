@@ -1,5 +1,5 @@
 import { Busy, Hands } from './busy'
-import { busySpan, endOf, lengthOf, type Placed, type Plan, type Problem, type Task } from './problem'
+import { busySpan, endOf, lengthOf, stands, type Placed, type Plan, type Problem, type Task } from './problem'
 
 // A serial schedule generation scheme, backwards from the opening: task by task in a given order, each as late as what
 // comes after it, hands and equipment allow. R. Kolisch, Serial and parallel resource-constrained project scheduling
@@ -193,8 +193,7 @@ export class Room {
       if (until === null) continue
       // What stands until it is taken, or until the hatch opens, is in the way of all that comes before it: only what
       // it meets can give way.
-      const stands = use.during === 'kept' || use.during === 'taken'
-      const back = stands ? -Infinity : until - span.toMin
+      const back = stands(use) ? -Infinity : until - span.toMin
       return { why: 'resource', resource: use.resource, endMin: startMin + lengthOf(task) + back }
     }
     const hands = this.freeHands(task, startMin)

@@ -304,6 +304,9 @@ describe('a day as it goes', () => {
     // 19:00 is fifteen hours before the opening.
     expect(plan.get('lemonade/jug')).toEqual({ startMin: -15 * 60 - 5, personId: 'Eve' })
     expect(plan.get('other/jug')!.personId).toBe('Ana')
+    // In the morning it was made in the evening: nothing is said of the day, and what is left is no longer bound.
+    const morning = at({ shifts: [...service.shifts, evening] }, '2026-11-28T08:00:00Z')
+    expect([morning.sameDay, morning.isUnderWay]).toEqual([[], true])
     const alone = at({})
     expect(alone.sameDay).toEqual(['lemonade'])
     expect(latestPlan(alone.problem).plan!.get('lemonade/jug')!.personId).toBe('Ana')

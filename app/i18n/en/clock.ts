@@ -79,7 +79,7 @@ export const clock = {
     relief: {
       title: 'One of these would do:',
       earlier: 'begin {min} min earlier',
-      evening: 'somebody for {h} h on the evening before, until nine',
+      evening: 'somebody for {h} h on the evening before',
       hands: 'a second pair of hands',
       'same-day': 'make what is better the next day on the day itself',
       fewer: '{p} % fewer cups of every drink',

@@ -79,7 +79,7 @@ export const clock = {
     relief: {
       title: 'Bastaría con una de estas cosas:',
       earlier: 'empezar {min} min antes',
-      evening: 'alguien {h} h la tarde antes, hasta las nueve',
+      evening: 'alguien {h} h la tarde antes',
       hands: 'otro par de manos',
       'same-day': 'hacer el mismo día lo que está mejor al día siguiente',
       fewer: '{p} % menos vasos de cada bebida',

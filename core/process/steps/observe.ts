@@ -7,7 +7,7 @@ const READ = { optional: true } as const
 
 /** What one stream has more than another, component by component: less where it has less. */
 const difference = (a: Stream, b: Stream): Stream => ({
-  ...scaled(a, 1),
+  ...a,
   amountsG: a.amountsG.map((x, i) => x - b.amountsG[i]!),
   iceG: a.iceG - b.iceG,
   crystals: null,
