@@ -1,11 +1,10 @@
-import type { Finding, Findings } from '../limits'
-import { checkWhen } from '../limits'
-import { massG, ProcessLimit, volumeMl } from '../process'
+import { checkWhen, type Finding, type Findings } from '../limits'
+import { massG, ProcessLimit, volumeMl, type Stream } from '../process'
 import { HEADSPACE_SHARE } from '../scale'
 import type { Evaluation, RecipeDocument } from '../recipe'
 import type { Instant } from '../time'
-import { standing, streamOf, type BatchEvent } from './event'
-import { fold, soFar } from './fold'
+import { standing, streamOf, type BatchEvent, type EventOf } from './event'
+import { fold, soFar, type Actual } from './fold'
 
 // What is wrong with something that is told of a batch, before it is put down.
 
@@ -29,13 +28,32 @@ const OVER = 1.05
  * @param e with the moment that was told
  */
 export function checkEvent(e: BatchEvent, ask: CheckAsk): Findings {
-  const found: Findings = { limits: [], doubts: [] }
-  found.limits.push(...checkWhen(e.at, ask.now))
-  if (e.kind === 'void') found.limits.push(...voidWrong(e.event, ask.events))
-  else found.limits.push(...foldWrong(e, ask))
-  if (found.limits.length) return found
-  found.doubts.push(...doubtsOf(e, ask))
+  const found: Findings = { limits: checkWhen(e.at, ask.now), doubts: [] }
+  if (e.kind === 'void') {
+    found.limits.push(...voidWrong(e.event, ask.events))
+    return found
+  }
+  const before = potOf(fold(ask.planned, ask.events), ask)
+  const after = potOf(fold(ask.planned, [...ask.events, e]), ask)
+  found.limits.push(...potWrong(e, before, after, ask))
+  if (!found.limits.length) found.doubts.push(...doubtsOf(e, before, after, ask))
   return found
+}
+
+/** What is in the pot so far: nothing, something that can be worked out, or why it cannot. */
+interface PotSoFar {
+  told: Actual
+  output: Stream | null
+  limit: ProcessLimit | null
+}
+function potOf(told: Actual, { evaluate }: CheckAsk): PotSoFar {
+  const now = soFar(told)
+  try {
+    return { told, output: now && evaluate(now).output, limit: null }
+  } catch (e) {
+    if (!(e instanceof ProcessLimit)) throw e
+    return { told, output: null, limit: e }
+  }
 }
 
 /** What later events rest on stays: a reading was of all that was in it. */
@@ -49,49 +67,34 @@ function voidWrong(id: string, events: readonly BatchEvent[]): Finding[] {
   return rests ? [{ code: 'void-under-reading', field: 'event', numbers: {} }] : []
 }
 
-/** What cannot be of this batch, or cannot be worked out with it. */
-function foldWrong(e: BatchEvent, { planned, events, evaluate, vesselMl }: CheckAsk): Finding[] {
-  const told = fold(planned, [...events, e])
+/** What cannot be of this batch, or cannot be worked out with it, or does not go in. */
+function potWrong(
+  e: BatchEvent,
+  before: PotSoFar,
+  { told, output, limit }: PotSoFar,
+  { vesselMl }: CheckAsk,
+): Finding[] {
+  const field = streamOf(e) ?? 'event'
   const odd = told.odd.find((o) => o.event.id === e.id)
-  if (odd) return [{ code: odd.code, field: streamOf(e) ?? 'event', numbers: {} }]
-  const now = soFar(told)
-  if (!now) return []
-  try {
-    const volume = volumeMl(evaluate(now).output)
-    const room = vesselMl === null ? Infinity : vesselMl
-    // To the brim is full: what is over it is on the floor.
-    return volume > room
-      ? [{ code: 'more-than-vessel', field: 'amount', numbers: { volumeMl: volume, roomMl: room } }]
-      : []
-  } catch (error) {
-    // A pot that is not whole yet may not be one that the model knows: only what this made wrong is refused.
-    if (!(error instanceof ProcessLimit) || wasWrong(planned, events, evaluate)) return []
-    return [{ code: error.code, field: streamOf(e) ?? 'event', numbers: error.numbers }]
-  }
-}
-function wasWrong(planned: RecipeDocument, events: readonly BatchEvent[], evaluate: CheckAsk['evaluate']): boolean {
-  const before = soFar(fold(planned, events))
-  if (!before) return false
-  try {
-    evaluate(before)
-    return false
-  } catch {
-    return true
-  }
+  if (odd) return [{ code: odd.code, field, numbers: {} }]
+  // A pot that is not whole yet may not be one that the model knows: only what this made wrong is refused.
+  if (limit) return before.limit ? [] : [{ code: limit.code, field, numbers: limit.numbers }]
+  if (!output || vesselMl === null || volumeMl(output) <= vesselMl) return []
+  // To the brim is full: what is over it is on the floor.
+  return [{ code: 'more-than-vessel', field: 'amount', numbers: { volumeMl: volumeMl(output), roomMl: vesselMl } }]
 }
 
-function doubtsOf(e: BatchEvent, ask: CheckAsk): Finding[] {
-  if (e.kind === 'done' && standing(ask.events).some((x) => x.kind === 'done' && x.step === e.step))
-    return [{ code: 'done-already', field: 'step', numbers: {} }]
-  if (e.kind === 'read') return e.reading.massG === undefined ? [] : moreThanWentIn(e, ask)
-  if (e.kind === 'weighed') return [...unlike(e, ask), ...full(e, ask)]
-  return e.kind === 'added' || e.kind === 'done' ? full(e, ask) : []
+function doubtsOf(e: BatchEvent, before: PotSoFar, after: PotSoFar, ask: CheckAsk): Finding[] {
+  if (e.kind === 'done' && before.told.done.has(e.step)) return [{ code: 'done-already', field: 'step', numbers: {} }]
+  if (e.kind === 'read') return moreThanWentIn(e, before)
+  if (e.kind === 'weighed') return [...unlike(e, after, ask), ...full(after, ask)]
+  return e.kind === 'added' || e.kind === 'done' ? full(after, ask) : []
 }
 /** All of it so far against what is wanted, in the unit that it is wanted in. */
-function unlike(e: BatchEvent & { kind: 'weighed' }, { planned, events }: CheckAsk): Finding[] {
+function unlike(e: EventOf<'weighed'>, { told }: PotSoFar, { planned }: CheckAsk): Finding[] {
   const take = planned.steps.find((s) => s.out === e.take)
   if (take?.op !== 'take' || take.amount.unit !== e.amount.unit || !(take.amount.value > 0)) return []
-  const all = (fold(planned, events).weighed.get(e.take) ?? 0) + e.amount.value
+  const all = told.weighed.get(e.take)!
   const ratio = all / take.amount.value
   // Of what more is to come of, a little is no slip.
   return ratio > SLIP_TIMES || (!e.more && ratio < 1 / SLIP_TIMES)
@@ -99,29 +102,12 @@ function unlike(e: BatchEvent & { kind: 'weighed' }, { planned, events }: CheckA
     : []
 }
 /** It still goes in, and there is no room left to stir. */
-function full(e: BatchEvent, { planned, events, evaluate, vesselMl }: CheckAsk): Finding[] {
-  const now = vesselMl === null ? null : soFar(fold(planned, [...events, e]))
-  if (!now || vesselMl === null) return []
-  try {
-    const volume = volumeMl(evaluate(now).output)
-    const roomMl = vesselMl * (1 - HEADSPACE_SHARE)
-    return volume > roomMl
-      ? [{ code: 'vessel-nearly-full', field: 'amount', numbers: { volumeMl: volume, roomMl } }]
-      : []
-  } catch {
-    return []
-  }
+function full({ output }: PotSoFar, { vesselMl }: CheckAsk): Finding[] {
+  if (!output || vesselMl === null) return []
+  const [volume, roomMl] = [volumeMl(output), vesselMl * (1 - HEADSPACE_SHARE)]
+  return volume > roomMl ? [{ code: 'vessel-nearly-full', field: 'amount', numbers: { volumeMl: volume, roomMl } }] : []
 }
-function moreThanWentIn(e: BatchEvent & { kind: 'read' }, { planned, events, evaluate }: CheckAsk): Finding[] {
-  const now = soFar(fold(planned, events))
-  if (!now) return []
-  try {
-    const mass = massG(evaluate(now).output)
-    const read = e.reading.massG!
-    return read > OVER * mass
-      ? [{ code: 'reads-more-than-went-in', field: 'massG', numbers: { value: read, massG: mass } }]
-      : []
-  } catch {
-    return []
-  }
+function moreThanWentIn({ reading }: EventOf<'read'>, { output }: PotSoFar): Finding[] {
+  if (!output || reading.massG === undefined || reading.massG <= OVER * massG(output)) return []
+  return [{ code: 'reads-more-than-went-in', field: 'massG', numbers: { value: reading.massG, massG: massG(output) } }]
 }

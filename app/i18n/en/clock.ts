@@ -59,8 +59,8 @@ export const clock = {
       resource: '{task}: this is taken then: {piece}.',
       time: '{task} would have too little time left. It stays where it was.',
     },
-    fridgePeak: '{peak} stand cold at the opening',
-    fridgeOf: '{peak} of {room} at the opening',
+    fridgePeak: '{peak} stand cold at the most',
+    fridgeOf: '{peak} of {room} at the most',
     putLost: 'Something that was put elsewhere cannot stand there any more: it goes where it fits.',
     piece: {
       burner: 'Burner',

@@ -14,7 +14,7 @@ export const otherwise = {
     cups: 'Cups',
     first: 'First hand at',
     hands: 'Minutes of hands',
-    fridge: 'Cold at the opening',
+    fridge: 'Cold at the most',
     buy: '{name} to buy',
     doesNotFit: 'does not fit',
     noHours: 'hours are not known',

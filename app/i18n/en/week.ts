@@ -11,7 +11,7 @@ export const week = {
     ice: 'ice',
     hands: 'hands',
     first: 'first hand',
-    fridge: 'cold at the opening',
+    fridge: 'cold at the most',
     'does-not-fit': 'does not fit',
     'no-hours': 'no hours',
     without: 'without {list}',

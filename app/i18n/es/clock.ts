@@ -59,8 +59,8 @@ export const clock = {
       resource: '{task}: esto está ocupado entonces: {piece}.',
       time: '{task} se quedaría sin tiempo. Se queda donde estaba.',
     },
-    fridgePeak: '{peak} en frío al abrir',
-    fridgeOf: '{peak} de {room} al abrir',
+    fridgePeak: '{peak} en frío como mucho',
+    fridgeOf: '{peak} de {room} como mucho',
     putLost: 'Algo que se puso en otro sitio ya no puede estar ahí: va donde cabe.',
     piece: {
       burner: 'Fogón',

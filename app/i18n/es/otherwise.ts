@@ -14,7 +14,7 @@ export const otherwise = {
     cups: 'Vasos',
     first: 'Primera mano',
     hands: 'Minutos de manos',
-    fridge: 'En frío al abrir',
+    fridge: 'En frío como mucho',
     buy: '{name} por comprar',
     doesNotFit: 'no cabe',
     noHours: 'no se sabe el horario',

@@ -11,7 +11,7 @@ export const week = {
     ice: 'hielo',
     hands: 'manos',
     first: 'primera mano',
-    fridge: 'en frío al abrir',
+    fridge: 'en frío como mucho',
     'does-not-fit': 'no cabe',
     'no-hours': 'sin horario',
     without: 'sin {list}',
