@@ -124,6 +124,8 @@ describe('what is told is looked at first', () => {
     expect(check(read({ massG: 11_000 }), [done])).toEqual([[], []])
     expect(check(read({ massG: 25_000 }), [done])).toEqual([[], ['reads-more-than-went-in']])
     expect(check(read({ ta: 95 }), [done])).toEqual([['step-number'], []])
+    // What was wrong before is not the fault of what is told now.
+    expect(check(event({ kind: 'note', text: 'cloudy' }), [done, read({ ta: 95 })])).toEqual([[], []])
   })
   it('what a reading rests on cannot be taken back, nor what is not there; a note can', () => {
     const added = event({ kind: 'added', to: lemonade.output, item: { ingredient: 'salt' }, amount: g(3), why: null })

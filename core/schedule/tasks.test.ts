@@ -131,6 +131,26 @@ describe('a day as tasks', () => {
     expect(faultsOf(one, before).join()).toContain('blender holds 2 of 1')
     expect(spanOf(after, one)).toBeGreaterThan(spanOf(before, two))
   })
+  it('two preps that stand until they are taken ask for room for both', () => {
+    const prepped = (id: string): Problem['tasks'][number] => ({
+      id,
+      handMin: 10,
+      waitMin: 0,
+      uses: [{ resource: 'fridge', amount: 1000, during: 'taken' }],
+      after: [],
+      latestMin: -60,
+    })
+    const mixed = ['a', 'b'].map((task) => ({ task, leastMin: 0 }))
+    const tasks = [
+      prepped('a'),
+      prepped('b'),
+      { id: 'c', handMin: 5, waitMin: 0, uses: [], after: mixed, earliestMin: -10 },
+    ]
+    const problem = day(tasks, { resources: [{ key: 'fridge', capacity: 1500 }] })
+    const { blocked } = latestPlan(problem)
+    expect(blocked).toMatchObject({ why: 'resource', resource: 'fridge' })
+    expect(reliefsFor(problem, blocked!)).toContainEqual({ kind: 'resource', resource: 'fridge', amount: 500 })
+  })
   it('a prep stands cold from when it is made until what takes it is mixed', () => {
     const tea = prep('tea', 'tea-concentrate-hot', { keptMl: 1900, untilTaken: true })
     const tasks = tasksOf([drink('lemonade', 40, { takes: ['tea'] }), tea], [])
