@@ -1,4 +1,4 @@
-import type { FactKind, PartKept, Told, VoidKind } from '#core/books'
+import type { FactKind, FactRowKind, PartKept, Told } from '#core/books'
 // From its own file: the door loads this registry, and not the core.
 import { rowId } from '#core/books/row-id'
 import type { Role, ROUTES } from './routes'
@@ -16,7 +16,7 @@ export interface FactEntry<K extends FactKind> {
   /** who may tell it */
   role: Role
   /** the kind of its own row, as history and voids call it */
-  row: VoidKind
+  row: FactRowKind
   /** whether it may wait on a tablet while the server does not answer */
   waits: boolean
   /** which lists show what it did, and are read again where somebody else told one */
@@ -31,7 +31,9 @@ export interface FactEntry<K extends FactKind> {
 
 const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) => (p.kept ? [p.kept.lotId] : []))
 
-const onLot = <K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'make' | 'void'>>(): FactEntry<K> => ({
+const onLot = <
+  K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'make' | 'begin' | 'tell' | 'void'>,
+>(): FactEntry<K> => ({
   route: 'postLotEvent',
   role: 'crew',
   row: 'lot-event',
@@ -82,6 +84,24 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     refreshes: ['fruit'],
     told: ({ body }) => body as unknown as Told<'make'>,
     makes: ({ id, kept = [] }) => [id, rowId(id, 'made'), ...kept.map((k) => k.kept.lotId)],
+  },
+  begin: {
+    route: 'postRun',
+    role: 'crew',
+    row: 'run',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ body }) => body as unknown as Told<'begin'>,
+    makes: ({ id }) => [id],
+  },
+  tell: {
+    route: 'postRunEvent',
+    role: 'crew',
+    row: 'run-event',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ params, body }) => ({ ...body, runId: params.id }) as unknown as Told<'tell'>,
+    makes: ({ id }) => [id],
   },
   look: onLot(),
   clean: onLot(),

@@ -6,6 +6,8 @@ export const KEPT_ROUTES = [
   'postPack',
   'postPress',
   'postBatch',
+  'postRun',
+  'postRunEvent',
   'putRecipe',
   'putWork',
   'putPlanLine',
@@ -45,6 +47,8 @@ export interface Route {
 
 /** What lots and presses are made of: one moves the other, and both name people. */
 const FRUIT = [...VOID_KINDS, 'press-mark', 'person'] as const
+/** What batches are made of that are told step by step; what is weighed for them leaves its lot. */
+const RUNS = ['run', 'run-event', 'batch', 'standard', 'person'] as const
 
 /**
  * Every route there is. The contract adds fields and replies; the interface needs only this, and so ships without the
@@ -137,7 +141,7 @@ export const ROUTES = {
     role: 'owner',
     keyed: false,
   },
-  lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew', shows: FRUIT },
+  lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew', shows: [...FRUIT, 'run-event'] },
   postLot: { id: 'postLot', method: 'POST', path: '/api/v1/lots', role: 'crew' },
   postPack: { id: 'postPack', method: 'POST', path: '/api/v1/packs', role: 'crew' },
   getLot: { id: 'getLot', method: 'GET', path: '/api/v1/lots/{id}', role: 'crew' },
@@ -148,6 +152,11 @@ export const ROUTES = {
   putPressMark: { id: 'putPressMark', method: 'PUT', path: '/api/v1/presses/{id}/mark', role: 'lead' },
   batches: { id: 'batches', method: 'GET', path: '/api/v1/batches', role: 'crew', shows: FRUIT },
   postBatch: { id: 'postBatch', method: 'POST', path: '/api/v1/batches', role: 'crew' },
+  runs: { id: 'runs', method: 'GET', path: '/api/v1/runs', role: 'crew', shows: RUNS },
+  getRun: { id: 'getRun', method: 'GET', path: '/api/v1/runs/{id}', role: 'crew', shows: RUNS },
+  // A planned document, and the one without its loads.
+  postRun: { id: 'postRun', method: 'POST', path: '/api/v1/runs', role: 'crew', bodyLimit: 2 ** 19 },
+  postRunEvent: { id: 'postRunEvent', method: 'POST', path: '/api/v1/runs/{id}/events', role: 'crew' },
   packs: { id: 'packs', method: 'GET', path: '/api/v1/packs', role: 'lead' },
   bench: { id: 'bench', method: 'GET', path: '/api/v1/bench', role: 'crew' },
   recipes: {

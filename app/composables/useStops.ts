@@ -1,6 +1,7 @@
 import { useI18n } from 'vue-i18n'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
+import { useMake } from '~/stores/make'
 import { usePlan } from '~/stores/plan'
 import { usePreps } from '~/stores/preps'
 
@@ -19,6 +20,7 @@ export function useStops() {
   const drinks = useDrinks()
   const plan = usePlan()
   const preps = usePreps()
+  const make = useMake()
   return computed((): Stop[] => [
     {
       key: 'fruit',
@@ -47,7 +49,12 @@ export function useStops() {
       figure: drinks.ready ? t('line.drinks', { n: drinks.drinks.length }, drinks.drinks.length) : '',
     },
     { key: 'plan', path: '/plan', built: true, figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday) },
-    { key: 'make', path: '/make', built: false, figure: '' },
+    {
+      key: 'make',
+      path: '/make',
+      built: true,
+      figure: make.underWay.length ? t('line.makeUnderWay', { n: make.underWay.length }, make.underWay.length) : '',
+    },
     { key: 'serve', path: '/serve', built: false, figure: '' },
     { key: 'count', path: '/count', built: false, figure: '' },
     { key: 'taste', path: '/taste', built: false, figure: '' },

@@ -13,6 +13,7 @@ const FETCHED = {
     shop: () => import('~/i18n/en/shop').then((m) => m.shop),
     otherwise: () => import('~/i18n/en/otherwise').then((m) => m.otherwise),
     week: () => import('~/i18n/en/week').then((m) => m.week),
+    make: () => import('~/i18n/en/make').then((m) => m.make),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -25,6 +26,7 @@ const FETCHED = {
     shop: () => import('~/i18n/es/shop').then((m) => m.shop),
     otherwise: () => import('~/i18n/es/otherwise').then((m) => m.otherwise),
     week: () => import('~/i18n/es/week').then((m) => m.week),
+    make: () => import('~/i18n/es/make').then((m) => m.make),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

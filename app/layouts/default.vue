@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { useMake } from '~/stores/make'
+
 useLive()
+const make = useMake()
 const keys = ref(false)
 const find = ref(false)
 useKeys({ find: () => (find.value = true), keys: () => (keys.value = true) })
@@ -9,6 +12,7 @@ useKeys({ find: () => (find.value = true), keys: () => (keys.value = true) })
   <v-app>
     <LineTopBar @keys="keys = true" @find="find = true" />
     <LineConnection />
+    <LazyMakeRingBar v-if="make.clocks.length" />
     <main class="page"><slot /></main>
     <LineBenchStrip />
     <LineKeysDialog v-model="keys" />

@@ -65,9 +65,13 @@ export class Outbox {
     return run
   }
 
-  /** Put down, then sent at once when nothing of the same person waits before it. */
-  async write(fresh: NewEntry): Promise<Outcome> {
+  /**
+   * Put down, then sent at once when nothing of the same person waits before it.
+   * @param isPut called once it is put down, and before anything is sent
+   */
+  async write(fresh: NewEntry, isPut?: () => void): Promise<Outcome> {
     const entry = await this.put(fresh)
+    isPut?.()
     await this.flush(entry.personId)
     const reply = this.replies.get(entry.seq)
     this.replies.delete(entry.seq)

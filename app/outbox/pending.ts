@@ -12,7 +12,18 @@ import {
 import { cupsInAll } from '#core/scale'
 import { unitWeightG, type Handling } from '#core/yield'
 import type { RecipeDocument } from '#core/recipe'
-import type { Batch, BodyInput, DayTaskRow, Lot, PlanLine, Press, Recipe, ServiceDay, Work } from '#shared/contract'
+import type {
+  Batch,
+  BodyInput,
+  DayTaskRow,
+  Lot,
+  PlanLine,
+  Press,
+  Recipe,
+  Run,
+  ServiceDay,
+  Work,
+} from '#shared/contract'
 import { FACTS, factOf, type Call, type Fact } from '#shared/facts'
 import type { Entry } from './tablet-db'
 
@@ -21,6 +32,7 @@ export interface Books extends Shelf {
   lots: readonly Lot[]
   presses: readonly Press[]
   batches: readonly Batch[]
+  runs: readonly Run[]
 }
 /** Whose tablet it is, and where. */
 export interface Here extends Omit<At, 'now'> {
@@ -31,15 +43,37 @@ export interface Here extends Omit<At, 'now'> {
  * Facts that wait, booked as the server will book them, so that work goes on: pressed from, counted, pressed again.
  * What cannot be booked is left for the server to refuse.
  */
-export function withPending(books: Books, entries: readonly Entry[], here: Here, known: Known): Books {
-  return entries.reduce((shelf, e) => {
-    const kind = factOf(e.route, e)
-    if (!kind || isThere(shelf, e)) return shelf
-    const booked = bookedHere(kind, e, shelf, { ...here, now: e.at }, known)
-    return booked.limits.length
-      ? shelf
-      : laidOver(shelf, booked, here.by, (e.body.confirm as string[] | undefined) ?? [])
-  }, books)
+export const withPending = (books: Books, entries: readonly Entry[], here: Here, known: Known): Books =>
+  entries.reduce((shelf, e) => laid(shelf, e, here, known), books)
+
+function laid(shelf: Books, e: Entry, here: Here, known: Known): Books {
+  const kind = factOf(e.route, e)
+  if (!kind || isThere(shelf, e)) return shelf
+  const booked = bookedHere(kind, e, shelf, { ...here, now: e.at }, known)
+  return booked.limits.length ? shelf : laidOver(shelf, booked, here.by, (e.body.confirm as string[] | undefined) ?? [])
+}
+
+/**
+ * The same, again and again: what was booked the last time is not booked once more, so that a tap after a long morning
+ * without a connection takes as long as the first.
+ * @param from all that the books are laid over and worked out from: something else there, and it is all booked anew
+ */
+export function layering(): (from: readonly unknown[], ...of: Parameters<typeof withPending>) => Books {
+  let last: { from: readonly unknown[]; layers: { key: string; shelf: Books }[] } = { from: [], layers: [] }
+  return (from, books, entries, here, known) => {
+    let isSame = from.length === last.from.length && from.every((x, i) => x === last.from[i])
+    const layers: typeof last.layers = []
+    let shelf = books
+    for (const [i, e] of entries.entries()) {
+      const was = last.layers[i]
+      // One that is another, and all after it, are booked anew.
+      isSame &&= was?.key === e.key
+      shelf = isSame ? was!.shelf : laid(shelf, e, here, known)
+      layers.push({ key: e.key, shelf })
+    }
+    last = { from, layers }
+    return shelf
+  }
 }
 
 /** What a fact comes to that is told at this tablet now. */
@@ -50,8 +84,10 @@ export function bookedHere(kind: Fact, call: Call, shelf: Books, here: Here & { 
 }
 
 /** Whether the server has said it already. */
-const isThere = ({ lots, presses, batches }: Books, { body }: Entry): boolean =>
-  [lots, presses, batches].some((rows) => rows.some((r) => r.id === body.id))
+const isThere = ({ lots, presses, batches, runs }: Books, { route, body, params }: Entry): boolean =>
+  route === 'postRunEvent'
+    ? !!runs.find((r) => r.id === params.id)?.events.some((e) => e.id === body.id)
+    : [lots, presses, batches, runs].some((rows) => rows.some((r) => r.id === body.id))
 
 /** g of a piece of this lot: as counted and weighed, or the usual. */
 export const unitGOf = (lot: Pick<Lot, 'count' | 'weighed' | 'amount'>, h: Handling | null): number | null =>

@@ -49,11 +49,12 @@ export const useBench = defineStore('bench', () => {
     source = null
     readings.value = {}
   }
+  const inGrams = (r: BenchReading): number => toGrams(r.value ?? NaN, MASS_UNITS.find((u) => u === r.unit) as MassUnit)
   /** In the unit of a field. */
   function inUnit(r: BenchReading, unit: BenchTarget['unit']): number {
     const value = r.value ?? NaN
     if (unit === 'kg' || unit === 'g') {
-      const grams = toGrams(value, MASS_UNITS.find((u) => u === r.unit) as MassUnit)
+      const grams = inGrams(r)
       return unit === 'g' ? Math.round(grams * 10) / 10 : Math.round(grams * 10) / 1e4
     }
     return Math.round((r.unit === 'F' ? celsius(value) : value) * 100) / 100
@@ -77,5 +78,5 @@ export const useBench = defineStore('bench', () => {
     refused.value = code ? { code, device: wanted } : null
     if (!code) t!.take(inUnit(r!, t!.unit))
   }
-  return { readings, target, refused, here, fields, wanted, listen, leave, take }
+  return { readings, target, refused, here, fields, wanted, listen, leave, take, inGrams }
 })

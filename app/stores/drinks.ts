@@ -14,7 +14,7 @@ import {
   type SipConditions,
   type Snapshots,
 } from '#core/recipe'
-import type { Batch as Making, Recipe, StandUse, Standard } from '#shared/contract'
+import type { Batch as Making, Recipe, Run, StandUse, Standard } from '#shared/contract'
 import { withPendingRecipes } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
 import { useFruit } from './fruit'
@@ -120,11 +120,35 @@ export const useDrinks = defineStore('drinks', () => {
 
   /** A version of today as the books take it: what a making of it comes to. */
   function versionOf(id: string): Version | undefined {
-    const recipe = recipes.value.find((r) => r.standard?.id === id)
-    const evaluation = recipe && evaluate(served(recipe)).evaluation
-    return evaluation ? { recipeId: recipe.id, evaluation } : undefined
+    const recipe = recipes.value.find((r) => r.standard?.id === id || useOf(r.id)?.standard?.id === id)
+    const standard = recipe?.standard?.id === id ? recipe.standard : recipe && useOf(recipe.id)?.standard
+    const source = standard && sourceOf(standard.snapshot)
+    const evaluation = source && evaluate(source).evaluation
+    return recipe && evaluation ? { recipeId: recipe.id, evaluation } : undefined
   }
   fruit.versionOf = versionOf
+  fruit.learn = (snapshots) => signed.value.add(snapshots)
+  fruit.today = () => recipes.value
+
+  /** What names in a batch stand for: what it was signed with, and today's for what is put into it beside. */
+  const besides = new WeakMap<RecipeContext, RecipeContext>()
+  function contextOfRun({ versionId, snapshot }: Pick<Run, 'versionId' | 'snapshot'>): RecipeContext {
+    const hash = snapshot ?? recipes.value.find((r) => r.standard?.id === versionId)?.standard?.snapshot
+    const was = hash ? sourceOf(hash)?.context : undefined
+    if (!was) return context
+    const known = besides.get(was) ?? {
+      ingredient: (key: string) => was.ingredient(key) ?? context.ingredient(key),
+      prep: (id: string) => was.prep(id) ?? context.prep(id),
+      get sip() {
+        return sip.value
+      },
+    }
+    besides.set(was, known)
+    return known
+  }
+  const evaluateRun = (run: Pick<Run, 'versionId' | 'snapshot'>, document: RecipeDocument): Evaluation =>
+    evaluateOrThrow({ document, context: contextOfRun(run) })
+  fruit.evaluateRun = evaluateRun
 
   /** g of what was taken out of a lot; nothing where the lot is gone, and with it what it was counted in. */
   function gramsUsed({ lotId, itemKey, amount }: Making['uses'][number]): number {
@@ -232,6 +256,8 @@ export const useDrinks = defineStore('drinks', () => {
     standardOf,
     changedSince,
     versionOf,
+    contextOfRun,
+    evaluateRun,
     sip,
     priceBook,
     cupOf,

@@ -1,7 +1,9 @@
 import { decimalsOf } from '#core/region'
 import { defineStore } from 'pinia'
 import { packsHeld } from '#core/buy/held'
-import { BOOKED, gramsOf, purchasedPerG, type Booked, type LotUnit, type Version } from '#core/books'
+import { BOOKED, gramsOf, purchasedPerG, type Booked, type Known, type LotUnit, type Version } from '#core/books'
+import { ProcessLimit } from '#core/process'
+import type { RecipeDocument, Snapshots } from '#core/recipe'
 import {
   byUse,
   fruitYield,
@@ -20,18 +22,19 @@ import {
 } from '#core/yield'
 import type { Lot, Press } from '#shared/contract'
 import { FACT_ROUTES, type Call, type Fact } from '#shared/facts'
-import { bookedHere, unitGOf, withPending, type Books, type Here } from '~/outbox/pending'
+import { bookedHere, layering, unitGOf, type Books, type Here } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
 import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
-const NOTHING_THERE = { lots: [], presses: [], batches: [] }
+type RunOf = Parameters<Known['evaluateRun']>[0]
+const NOTHING_THERE = { lots: [], presses: [], batches: [], runs: [] }
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
 export const useFruit = defineStore('fruit', () => {
-  const answered = shallowRef<Pick<Books, 'lots' | 'presses' | 'batches'>>(NOTHING_THERE)
+  const answered = shallowRef<Pick<Books, 'lots' | 'presses' | 'batches' | 'runs'>>(NOTHING_THERE)
   /** What the server said last, with what this tablet has not sent yet on top. */
   const here = computed((): Here => {
     const { standId, person, isOwner, mayPlan, currency } = useSession()
@@ -50,16 +53,24 @@ export const useFruit = defineStore('fruit', () => {
     named: useCatalogue().named,
     goods: useCatalogue().goods,
     version: (id: string) => versionOf.value(id),
+    evaluateRun: (run: RunOf, doc: RecipeDocument) => evaluateRun.value(run, doc),
     recipeOf: (id: string) => recipeOf(id),
   }
-  const books = computed(() =>
-    withPending(
-      { ...answered.value, prices: useCatalogue().prices, bases: [] },
-      useOutbox().overlay,
-      here.value,
-      known,
-    ),
-  )
+  /** What a batch comes to, with what its version was signed with: drinks say so too. */
+  const evaluateRun = shallowRef<Known['evaluateRun']>(() => {
+    throw new ProcessLimit('recipe-unsound', {})
+  })
+  /** Standards that are no longer the newest, and that a batch is of. */
+  const learn = shallowRef<(snapshots: Snapshots) => void>(() => undefined)
+  /** What names of today stand for, as it changes. */
+  const today = shallowRef<() => unknown>(() => null)
+  const lay = layering()
+  const books = computed(() => {
+    const { prices, ingredients } = useCatalogue()
+    const from = [answered.value, prices, ingredients, here.value, versionOf.value, today.value()]
+    return lay(from, { ...answered.value, prices, bases: [] }, useOutbox().overlay, here.value, known)
+  })
+  const runs = computed(() => books.value.runs)
   /** What a fact would come to if it were told now; what is not on this shelf is the server's to look at. */
   function tryOut(kind: Fact, call: Call): Booked {
     const asked = { ...known, meanMlPerKg: (key: string) => yields.value.get(key)?.used.value ?? null }
@@ -200,12 +211,14 @@ export const useFruit = defineStore('fruit', () => {
     const stand = useSession().standId
     if (!stand) return
     const shown = useOutbox().reading(FACT_ROUTES)
-    const [l, p, b] = await Promise.all([
+    const [l, p, b, r] = await Promise.all([
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
       useOutbox().read('batches', { query: { stand } }),
+      useOutbox().read('runs', { query: { stand } }),
     ])
-    answered.value = { lots: l, presses: p, batches: b }
+    learn.value(r.snapshots)
+    answered.value = { lots: l, presses: p, batches: b, runs: r.runs }
     clock.value = useSession().now().toISOString()
     shown()
     ready.value = true
@@ -222,6 +235,10 @@ export const useFruit = defineStore('fruit', () => {
     batches,
     recipeOf,
     versionOf,
+    evaluateRun,
+    learn,
+    today,
+    runs,
     tryOut,
     kgOnHand,
     pressesOf,

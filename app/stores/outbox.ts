@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { Outbox, type NewEntry } from '~/outbox/outbox'
+import { Outbox, type NewEntry, type Outcome } from '~/outbox/outbox'
 import { openSealDb, openTabletDb, READS_FORM, type CachedRead, type Entry, type TabletDb } from '~/outbox/tablet-db'
 import { TabletVault } from '~/outbox/vault'
 import { onForget } from '~/utils/forget'
@@ -113,6 +113,20 @@ export const useOutbox = defineStore('outbox', () => {
    * was typed. Not answered, or signed out meanwhile: it is kept, and goes out later.
    */
   async function keep<K extends KeptId>(route: K, call: Kept<K>): Promise<KeepResult<K>> {
+    const outcome = await written(route, call)
+    if (outcome.sent) return { kept: false, reply: outcome.reply as Reply<K> }
+    const status = outcome.problem?.status ?? 0
+    if (status === 401 || status === 0 || status === 429 || status >= 500) return { kept: true, reply: null }
+    await outbox.remove(outcome.seq)
+    throw new ApiProblem(outcome.problem!)
+  }
+  /**
+   * A write that work goes on after: resolved once it is put down. What the server says of it is looked at in the
+   * outbox, where it stays until it is taken.
+   */
+  const putDown = <K extends KeptId>(route: K, call: Kept<K>): Promise<void> =>
+    new Promise((isPut, isNot) => void written(route, call, isPut).then(() => isPut(), isNot))
+  async function written<K extends KeptId>(route: K, call: Kept<K>, isPut?: () => void): Promise<Outcome> {
     await open()
     const at = useWho().now().toISOString()
     const fresh: NewEntry = {
@@ -123,12 +137,7 @@ export const useOutbox = defineStore('outbox', () => {
       body: withMoment(route, call.body as Record<string, unknown>, at),
       at,
     }
-    const outcome = await outbox.write(fresh)
-    if (outcome.sent) return { kept: false, reply: outcome.reply as Reply<K> }
-    const status = outcome.problem?.status ?? 0
-    if (status === 401 || status === 0 || status === 429 || status >= 500) return { kept: true, reply: null }
-    await outbox.remove(outcome.seq)
-    throw new ApiProblem(outcome.problem!)
+    return outbox.write(fresh, isPut)
   }
   async function flush(): Promise<void> {
     const person = useWho().person
@@ -237,6 +246,7 @@ export const useOutbox = defineStore('outbox', () => {
     asOf,
     open,
     keep,
+    putDown,
     flush,
     drop,
     again,

@@ -54,6 +54,7 @@ export interface Swap {
  * @param stream of the layer that is missing
  * @param candidates on hand, none of which is in the drink
  * @param groupOf of an item, what it does
+ * @param held streams of layers that are in already, and stay as they are
  * @throws ProcessLimit where that layer cannot be left out
  */
 export async function swapsFor(
@@ -63,6 +64,7 @@ export async function swapsFor(
   groupOf: (item: ItemRef) => TasteGroup | null,
   evaluate: Evaluate,
   solve: SolveSoon,
+  held: ReadonlySet<string> = new Set(),
 ): Promise<Swap[]> {
   const now = evaluate(doc)
   const layer = now.evaluation.layers.find((l) => l.stream === stream)
@@ -73,7 +75,7 @@ export async function swapsFor(
     moment: 'jug',
     volumeMl: jug.volume.value,
     bounds: {},
-    held: new Set(),
+    held,
   }
   const group = groupOf(layer.item)
   const swaps: Swap[] = []

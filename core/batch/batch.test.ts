@@ -69,6 +69,7 @@ describe('a batch as it happened', () => {
       to: lemonade.output,
       item: { ingredient: 'white-sugar' },
       amount: g(100),
+      lotId: null,
       why: null,
     } as const
     const after = evaluate(fold(lemonade, [...events, event(sugar)]).document)
@@ -78,7 +79,7 @@ describe('a batch as it happened', () => {
   it('goes on without what was left out or skipped, and with what was taken instead', () => {
     const [first] = puree.steps
     const kiwi = fold(puree, [
-      event({ kind: 'swapped', take: first!.out, item: { ingredient: 'kiwi' }, amount: g(4000) }),
+      event({ kind: 'swapped', take: first!.out, item: { ingredient: 'kiwi' }, amount: g(4000), lotId: null }),
       event({ kind: 'skipped', step: 'hulled' }),
     ])
     const e = evaluate(kiwi.document)
@@ -92,7 +93,7 @@ describe('a batch as it happened', () => {
       event({ kind: 'done', step: 'nowhere' }),
       event({ kind: 'weighed', take: lemonade.output, amount: g(5), lotId: null }),
       event({ kind: 'skipped', step: lemonade.output }),
-      event({ kind: 'added', to: 'nowhere', item: { ingredient: 'salt' }, amount: g(1), why: null }),
+      event({ kind: 'added', to: 'nowhere', item: { ingredient: 'salt' }, amount: g(1), lotId: null, why: null }),
     ]
     const told = fold(lemonade, odd)
     expect(told.odd.map((o) => [o.event.id, o.code])).toEqual(
@@ -168,7 +169,14 @@ describe('for any batch', () => {
       const mass = massG(made.done.find((d) => d.step.out === step.out)!.result.out)
       const all: Without<BatchEvent>[] = [
         { kind: 'weighed', take: take.out, amount: { ...take.amount, value: take.amount.value * share }, lotId: null },
-        { kind: 'added', to: step.out, item: { ingredient: 'white-sugar' }, amount: g(20 * share), why: null },
+        {
+          kind: 'added',
+          to: step.out,
+          item: { ingredient: 'white-sugar' },
+          amount: g(20 * share),
+          lotId: null,
+          why: null,
+        },
         { kind: 'read', of: step.out, reading: { massG: mass * (0.5 + share / 4) } },
         { kind: 'spilled', of: step.out, massG: (mass * share) / 100 },
         { kind: 'done', step: step.out },

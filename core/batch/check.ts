@@ -85,7 +85,6 @@ function potWrong(
 }
 
 function doubtsOf(e: BatchEvent, before: PotSoFar, after: PotSoFar, ask: CheckAsk): Finding[] {
-  if (e.kind === 'done' && before.told.done.has(e.step)) return [{ code: 'done-already', field: 'step', numbers: {} }]
   if (e.kind === 'read') return moreThanWentIn(e, before)
   if (e.kind === 'weighed') return [...unlike(e, after, ask), ...full(after, ask)]
   return e.kind === 'added' || e.kind === 'done' ? full(after, ask) : []
@@ -93,12 +92,13 @@ function doubtsOf(e: BatchEvent, before: PotSoFar, after: PotSoFar, ask: CheckAs
 /** All of it so far against what is wanted, in the unit that it is wanted in. */
 function unlike(e: EventOf<'weighed'>, { told }: PotSoFar, { planned }: CheckAsk): Finding[] {
   const take = planned.steps.find((s) => s.out === e.take)
-  if (take?.op !== 'take' || take.amount.unit !== e.amount.unit || !(take.amount.value > 0)) return []
+  const wanted = told.wanted.get(e.take) ?? (take?.op === 'take' ? take.amount : null)
+  if (wanted?.unit !== e.amount.unit || !(wanted.value > 0)) return []
   const all = told.weighed.get(e.take)!
-  const ratio = all / take.amount.value
+  const ratio = all / wanted.value
   // Of what more is to come of, a little is no slip.
   return ratio > SLIP_TIMES || (!e.more && ratio < 1 / SLIP_TIMES)
-    ? [{ code: 'weight-unlike', field: 'amount', numbers: { value: all, wanted: take.amount.value } }]
+    ? [{ code: 'weight-unlike', field: 'amount', numbers: { value: all, wanted: wanted.value } }]
     : []
 }
 /** It still goes in, and there is no room left to stir. */
@@ -108,6 +108,19 @@ function full({ output }: PotSoFar, { vesselMl }: CheckAsk): Finding[] {
   return volume > roomMl ? [{ code: 'vessel-nearly-full', field: 'amount', numbers: { volumeMl: volume, roomMl } }] : []
 }
 function moreThanWentIn({ reading }: EventOf<'read'>, { output }: PotSoFar): Finding[] {
-  if (!output || reading.massG === undefined || reading.massG <= OVER * massG(output)) return []
-  return [{ code: 'reads-more-than-went-in', field: 'massG', numbers: { value: reading.massG, massG: massG(output) } }]
+  if (!output) return []
+  const over = (read: number | undefined, is: number): read is number => read !== undefined && read > OVER * is
+  if (over(reading.massG, massG(output)))
+    return [
+      { code: 'reads-more-than-went-in', field: 'massG', numbers: { value: reading.massG, massG: massG(output) } },
+    ]
+  if (over(reading.volumeMl, volumeMl(output)))
+    return [
+      {
+        code: 'reads-more-litres',
+        field: 'volumeMl',
+        numbers: { valueMl: reading.volumeMl, volumeMl: volumeMl(output) },
+      },
+    ]
+  return []
 }

@@ -36,20 +36,41 @@ export type BatchEvent = Told &
         tempC?: number
       }
     | { kind: 'left-out'; take: string }
-    | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount }
+    | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount; lotId: string | null }
+    /** what is wanted from now on, of what nobody has weighed yet: for the juice of today */
+    | { kind: 'wanted'; takes: { take: string; amount: Amount }[] }
     /** hands are off it, and its clock runs */
     | { kind: 'begun'; step: string }
-    | { kind: 'done'; step: string }
+    /** told twice, it was done once, unless somebody says that it was done another time */
+    | { kind: 'done'; step: string; another?: true }
     | { kind: 'skipped'; step: string }
     /** into what the stream is at that moment */
-    | { kind: 'added'; to: string; item: ItemRef; amount: Amount; tempC?: number; why: Why | null }
+    | {
+        kind: 'added'
+        to: string
+        item: ItemRef
+        amount: Amount
+        lotId: string | null
+        tempC?: number
+        why: Why | null
+      }
     | { kind: 'read'; of: string; reading: StreamReading }
     | { kind: 'spilled'; of: string; massG: number }
     | { kind: 'note'; text: string }
+    /** a clock that somebody set, beside those of the steps */
+    | { kind: 'timer'; minutes: number; name: string }
+    /** somebody heard it ring: a timer, or what a step was begun by */
+    | { kind: 'heard'; of: string }
+    /** it is over, and gave no lot: it was thrown away, or is a draft of a recipe now */
+    | { kind: 'closed'; how: 'thrown' | 'draft'; reason: string | null; recipeId: string | null }
     /** it never was; what voids cannot be voided */
     | { kind: 'void'; event: string }
   )
 export type EventOf<K extends BatchEvent['kind']> = Extract<BatchEvent, { kind: K }>
+
+/** What happened, without who told it and when. */
+export type EventBody = WithoutTold<BatchEvent>
+type WithoutTold<T> = T extends unknown ? Omit<T, keyof Told> : never
 
 /** Those that count, in their order: without what was voided, and without what voided it. */
 export function standing(events: readonly BatchEvent[]): BatchEvent[] {
@@ -79,3 +100,13 @@ export function streamOf(e: BatchEvent): string | null {
       return null
   }
 }
+
+/** What an event takes out of a lot: where something was weighed, swapped in or added. */
+export function takenBy(e: BatchEvent): { lotId: string | null; amount: Amount } | null {
+  return e.kind === 'weighed' || e.kind === 'swapped' || e.kind === 'added'
+    ? { lotId: e.lotId, amount: e.amount }
+    : null
+}
+/** How a batch was closed without a lot; null while it was not. */
+export const closedBy = (events: readonly BatchEvent[]): EventOf<'closed'> | null =>
+  standing(events).find((e) => e.kind === 'closed') ?? null

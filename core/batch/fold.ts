@@ -1,5 +1,15 @@
 import { ProcessLimit } from '../process'
-import { BENCH_C, itemKey, removeStep, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
+import {
+  BENCH_C,
+  DOCUMENT_SCHEMA,
+  itemKey,
+  removeStep,
+  scaledStep,
+  type Amount,
+  type RecipeDocument,
+  type RecipeStep,
+  type TakeStep,
+} from '../recipe'
 import { standing, type BatchEvent, type EventOf, type StreamReading } from './event'
 
 // The planned document and what happened give the actual document: of the same form, and worked out by the same
@@ -20,11 +30,16 @@ export interface Actual {
   open: ReadonlySet<string>
   /** what was weighed of a take, in the unit that it was weighed in first */
   weighed: ReadonlyMap<string, number>
+  /** what is wanted of a take by now, where that is another amount than planned */
+  wanted: ReadonlyMap<string, Amount>
   /** what a stream of the plan is called now, after readings and additions */
   nowOf: (stream: string) => string
   /** events that no batch can have had, each with why: they change nothing */
   odd: { event: BatchEvent; code: string }[]
 }
+
+/** A batch that nothing was planned for: what goes in first makes the pot. */
+export const UNPLANNED: RecipeDocument = { schema: DOCUMENT_SCHEMA, kind: 'drink', steps: [], output: 'pot' }
 
 /** Everything that happened, in its order, put into the planned document. */
 export function fold(planned: RecipeDocument, events: readonly BatchEvent[]): Actual {
@@ -43,6 +58,7 @@ class Folding {
   /** the newest name of a stream that something was put into or read of */
   private readonly newest = new Map<string, string>()
   private readonly weighed = new Map<string, number>()
+  private readonly wanted = new Map<string, Amount>()
 
   constructor(planned: RecipeDocument) {
     this.document = planned
@@ -60,15 +76,16 @@ class Folding {
     if (e.kind === 'weighed') this.weigh(e)
     else if (e.kind === 'left-out') this.leaveOut(e.take)
     else if (e.kind === 'swapped') this.swap(e)
-    else if (e.kind === 'done') this.done.add(this.stepOf(e.step).out)
+    else if (e.kind === 'wanted') this.want(e)
+    else if (e.kind === 'done') this.finish(e)
     else if (e.kind === 'skipped') this.skip(e.step)
     else if (e.kind === 'added') this.add(e)
     else if (e.kind === 'read') this.read(e)
     else if (e.kind === 'spilled') this.after(e.of, e.id, (from, out) => [spillStep(from, out, e.massG)])
   }
   actual(): Actual {
-    const { document, done, told, open, weighed, phRead, odd } = this
-    return { document, done, told, open, weighed, phRead, odd, nowOf: (s) => this.nowOf(s) }
+    const { document, done, told, open, weighed, wanted, phRead, odd } = this
+    return { document, done, told, open, weighed, wanted, phRead, odd, nowOf: (s) => this.nowOf(s) }
   }
 
   private nowOf(stream: string): string {
@@ -121,6 +138,29 @@ class Folding {
     this.weighed.set(take, amount.value)
     this.replace(take, { ...step, item, amount })
   }
+  /** Another amount of what nobody has weighed yet. */
+  private want({ takes }: EventOf<'wanted'>): void {
+    for (const { take, amount } of takes) {
+      const step = this.takeOf(take)
+      if (this.told.has(take)) continue
+      this.replace(take, { ...step, amount })
+      this.wanted.set(take, amount)
+    }
+  }
+  /** Done another time, it took as much again. */
+  private finish({ step: out, another }: EventOf<'done'>): void {
+    const step = this.stepOf(out)
+    if (step.op === 'take') throw new ProcessLimit('no-step', {}, out)
+    const isAnother = another && this.done.has(out)
+    this.done.add(out)
+    if (!isAnother) return
+    const takes = step.in.map((i) => this.document.steps.find((s) => s.out === i))
+    const isTaken = (s: RecipeStep | undefined): s is TakeStep => s?.op === 'take'
+    // What came of another step is used up: there is no more of it to do it with.
+    if (!takes.every(isTaken)) throw new ProcessLimit('nothing-to-repeat', {}, out)
+    for (const take of takes) this.replace(take.out, scaledStep(take, 2))
+    this.replace(out, scaledStep(step, 2))
+  }
   private skip(out: string): void {
     if (this.stepOf(out).op === 'take') throw new ProcessLimit('no-step', {}, out)
     this.document = removeStep(this.document, out)
@@ -128,11 +168,20 @@ class Folding {
   private add({ id, to, item, amount, tempC }: EventOf<'added'>): void {
     if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, itemKey(item))
     const name = `added-${id}`
+    if (!this.document.steps.length) return this.begin(name, { item, amount, tempC })
     this.after(to, id, (from, out) => [
       { op: 'take', out: name, item, amount, tempC: tempC ?? BENCH_C },
       { op: 'combine', in: [from, name], out },
     ])
     this.told.add(name)
+  }
+  /** Nothing was planned: what goes in first makes the pot. */
+  private begin(name: string, { item, amount, tempC }: Pick<EventOf<'added'>, 'item' | 'amount' | 'tempC'>): void {
+    const { output } = this.document
+    const take: TakeStep = { op: 'take', out: name, item, amount, tempC: tempC ?? BENCH_C }
+    this.document = { ...this.document, steps: [take, { op: 'combine', in: [name], out: output }] }
+    this.told.add(name)
+    this.done.add(output)
   }
   private read({ id, of, reading }: EventOf<'read'>): void {
     const { ph, ...others } = reading

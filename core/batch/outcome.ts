@@ -1,30 +1,11 @@
 import { interval, type Prediction } from '../evidence'
 import { CATALOGUE, type Op } from '../process'
 import { freeName, nameOfItem, scaledDocument, type RecipeDocument, type RecipeStep, type TakeStep } from '../recipe'
-import type { AmountUnit } from '../units'
 import { standing, type BatchEvent } from './event'
 import { fold } from './fold'
 import { wholeOf } from './loads'
 
-// What a batch leaves: lots that were used, a recipe as it was really made, a sheet that promised something else.
-
-/** What was taken out of a lot, in one unit. */
-export interface UsedLot {
-  lotId: string
-  value: number
-  unit: AmountUnit
-}
-/** What was weighed out of lots, each lot and unit once. */
-export function usedLots(events: readonly BatchEvent[]): UsedLot[] {
-  const out = new Map<string, UsedLot>()
-  for (const e of standing(events)) {
-    if (e.kind !== 'weighed' || e.lotId === null) continue
-    const key = `${e.lotId} ${e.amount.unit}`
-    const value = (out.get(key)?.value ?? 0) + e.amount.value
-    out.set(key, { lotId: e.lotId, value, unit: e.amount.unit })
-  }
-  return [...out.values()].filter((u) => u.value > 0)
-}
+// What a batch leaves: a recipe as it was really made, a sheet that promised something else.
 
 /** What was taken of one thing, all of its loads together. */
 function takenOf(take: TakeStep, made: RecipeDocument): TakeStep {
@@ -48,6 +29,7 @@ export function asRecipe(
   times = 1,
 ): RecipeDocument {
   const made = fold(planned, events).document
+  if (!whole.steps.length) return scaledDocument(named(inOnePot(made)), 1 / times)
   const names = new Set(whole.steps.map((s) => s.out))
   const takes = whole.steps.flatMap((s): BatchEvent[] => {
     if (s.op !== 'take') return []
@@ -55,7 +37,7 @@ export function asRecipe(
     const of = { id: s.out, at: FIRST, by: '' }
     return [
       amount.value > 0
-        ? { ...of, kind: 'swapped', take: s.out, item, amount }
+        ? { ...of, kind: 'swapped', take: s.out, item, amount, lotId: null }
         : { ...of, kind: 'left-out', take: s.out },
     ]
   })
@@ -66,6 +48,11 @@ export function asRecipe(
     return e.kind === 'skipped' && names.has(e.step) ? [e] : []
   })
   return scaledDocument(named(fold(whole, [...takes, ...rest]).document), 1 / times)
+}
+/** All that went in, together at once. */
+function inOnePot(made: RecipeDocument): RecipeDocument {
+  const takes = made.steps.filter((s): s is TakeStep => s.op === 'take' && s.amount.value > 0)
+  return { ...made, steps: [...takes, { op: 'combine', in: takes.map((s) => s.out), out: 'pot' }], output: 'pot' }
 }
 /** Before all that was told. */
 const FIRST = new Date(0).toISOString()

@@ -42,7 +42,7 @@ const after = (at: Instant, minutes: number): Instant => new Date(Date.parse(at)
  */
 export function jobsOf(
   planned: RecipeDocument,
-  { document, done, told, open, weighed }: Actual,
+  { document, done, told, open, weighed, wanted: asked }: Actual,
   evaluation: Pick<Evaluation, 'timeline'>,
   events: readonly BatchEvent[],
 ): Job[] {
@@ -56,7 +56,7 @@ export function jobsOf(
   const weighOf = (take: TakeStep, isDone: boolean): Weigh => {
     const is = now.get(take.out) ?? take
     const wasSwapped = is.item !== take.item
-    const wanted = wasSwapped ? is.amount : take.amount
+    const wanted = wasSwapped ? is.amount : (asked.get(take.out) ?? take.amount)
     const so = weighed.get(take.out) ?? null
     const isAll = told.has(take.out) && !open.has(take.out)
     const rest = isAll || isDone ? 0 : Math.max(0, wanted.value - (so ?? 0))

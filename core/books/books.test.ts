@@ -37,6 +37,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   stand: () => true,
   lot: (id) => lots.find((l) => l.id === id),
   fact: () => undefined,
+  run: () => undefined,
   data: (key) => INGREDIENTS.get(key),
   handling: () => null,
   goods: (key) => key === 'cup:c1',

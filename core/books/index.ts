@@ -8,6 +8,7 @@ import { open } from './open'
 import { pack } from './pack'
 import { press } from './press'
 import { receive } from './receive'
+import { begin, tell } from './run'
 import { sort } from './sort'
 import { spill, use } from './use'
 import { voiding } from './void'
@@ -18,6 +19,7 @@ export * from './shelf'
 export { baseKeyOf, rowId } from './row-id'
 export * from './goods'
 export { openedDays, restUntil } from './open'
+export { tookFrom, type Begin, type Tell } from './run'
 export { gramsOf, packAmount } from './pack'
 export { gPerMlOf, gPerMlOfPrep, usesFor, type UsableLot } from './uses'
 
@@ -27,6 +29,8 @@ export const BOOKS = {
   pack,
   press,
   make,
+  begin,
+  tell,
   look,
   clean,
   garnish,

@@ -40,6 +40,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   stand: (id) => id === 's',
   lot: (id) => lots.find((l) => l.id === id),
   fact: () => undefined,
+  run: () => undefined,
   data: (key) => INGREDIENTS.get(key),
   handling: () => null,
   goods: () => false,

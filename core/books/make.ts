@@ -1,3 +1,6 @@
+import { closedBy, fold, soFar } from '../batch'
+import { ProcessLimit } from '../process'
+import { tookFrom } from './run'
 import { checkMaking, checkTake, type Finding } from '../limits'
 import { useByOf } from '../preps/use-by'
 import { itemKey, type Evaluation } from '../recipe'
@@ -12,7 +15,7 @@ import { gramsOf } from './pack'
 import { rowId } from './row-id'
 import { gPerMlOfPrep } from './uses'
 import type { Added, BatchRow, Kept, LotRow, SeenMade, Used } from './rows'
-import { after, BOOKED, both, missing, NEEDS, refused, type Book, type LotNow, type State } from './state'
+import { after, BOOKED, both, missing, NEEDS, refused, type Book, type Booked, type LotNow, type State } from './state'
 import { replacing } from './void'
 
 /** A making of a prep, told when it is done: what came out, and what it was made of. */
@@ -34,6 +37,8 @@ export interface Make {
   /** by-products that were kept, by the stream that left them: a lot each */
   kept?: { stream: string; g: number; kept: Kept }[]
   at?: string | null
+  /** the batch that it ends: what it took was weighed out of its lots before, and is not told again */
+  runId?: string | null
   /** the making that this one corrects */
   replaces?: string | null
 }
@@ -44,8 +49,9 @@ const BEHIND_MS = 14 * 36e5
 
 /** Out of lots, into a lot of the version: what was used, what came out, until when it is kept, what it cost. */
 export const make: Book<Make> = {
-  needs: ({ standId, versionId, uses = [], added = [], replaces }) => ({
+  needs: ({ standId, versionId, uses = [], added = [], replaces, runId }) => ({
     ...NEEDS,
+    runs: runId ? [runId] : [],
     stands: [standId],
     versions: [versionId],
     lots: uses.map((u) => u.lotId),
@@ -59,27 +65,31 @@ export const make: Book<Make> = {
     const version = state.version(told.versionId)
     if (!state.stand(told.standId)) return missing('standId')
     if (!version) return missing('versionId')
-    const { evaluation, recipeId } = version
-    const { needsApproval } = useByOf(evaluation, told.place)
-    if (needsApproval) return refused({ code: 'approval-missing', field: 'versionId', numbers: {} })
-    const taken = lotsUsed(told, after(state, undone))
+    const { recipeId } = version
+    const standardG = version.evaluation.jug.mass.value
+    if (useByOf(version.evaluation, told.place).needsApproval)
+      return refused({ code: 'approval-missing', field: 'versionId', numbers: {} })
+    const ended = told.runId ? endOf(told.runId, told, state) : null
+    if (ended && 'limits' in ended) return ended
+    // What a batch was made of is as it happened; what was told at once is as the standard says.
+    const evaluation = ended?.evaluation ?? version.evaluation
+    const taken = ended?.taken ?? lotsUsed(told, after(state, undone))
     if ('limits' in taken) return refused(...taken.limits)
     const gPerMl = gPerMlOfPrep(evaluation)
     const { value, unit } = told.out
     const outG = unit === 'g' ? value : value * gPerMl
     const at = told.at ?? state.now
     const seen = told.seen ? { ...UNSEEN, ...told.seen } : null
-    const standardG = evaluation.jug.mass.value
     const left = [...leftOver(told, evaluation), ...addedWrong(told, state)]
     if (left.length) return refused(...left)
     const keptG = (told.kept ?? []).reduce((sum, k) => sum + k.g, 0)
-    const went = wentIn(evaluation, taken, outG / standardG, state, told.added)
+    const went = wentIn(evaluation, taken, ended ? 1 : outG / standardG, state, told.added)
     const found = checkMaking({
       out: value,
       outG,
       keptG,
-      inG: went.inG,
-      expectedG: went.expectedG,
+      inG: ended ? ended.inG : went.inG,
+      expectedG: ended ? evaluation.jug.mass.value : went.expectedG,
       brix: seen?.brix ?? null,
       tempC: seen?.tempC ?? null,
       minutes: told.minutes ?? null,
@@ -104,10 +114,11 @@ export const make: Book<Make> = {
       outMl: roundAmount(outG / gPerMl),
       times: roundAmount(times),
       minutes: told.minutes ?? null,
-      standardMin: roundAmount(evaluation.handMin * times),
+      standardMin: roundAmount(version.evaluation.handMin * times),
       hands: told.hands ?? null,
       uses,
       added: told.added ?? [],
+      runId: told.runId ?? null,
       cost: went.cost === null ? null : roundMoney(went.cost),
       costBasis: went.cost === null ? 'estimated' : went.basis,
       seen,
@@ -133,11 +144,37 @@ export const make: Book<Make> = {
       lots: [lot, ...beside],
       batches: [batch],
       movements: [
-        ...uses.map((u) => movement(told.id, u.lotId, -u.amount, 'make-out')),
+        ...(ended ? [] : uses.map((u) => movement(told.id, u.lotId, -u.amount, 'make-out'))),
         ...[lot, ...beside].map((l) => movement(told.id, l.id, l.amount, 'make-in')),
       ],
     })
   },
+}
+
+/** A batch that ends here: what is in the pot, and what its lots gave. */
+function endOf(
+  runId: string,
+  { standId, versionId }: Make,
+  state: State,
+): Booked | { evaluation: Evaluation; taken: TakenOf[]; inG: number } {
+  const run = state.run(runId)
+  if (!run || run.standId !== standId) return missing('runId')
+  if (run.made || closedBy(run.events)) return refused({ code: 'batch-ended', field: 'runId', numbers: {} })
+  if (run.versionId && run.versionId !== versionId) return missing('versionId')
+  const pot = soFar(fold(run.planned, run.events))
+  if (!pot) return refused({ code: 'batch-empty', field: 'runId', numbers: {} })
+  try {
+    const evaluation = run.evaluate(pot)
+    const inG = evaluation.bill.own.reduce((sum, t) => sum + t.mass.value, 0)
+    const taken = tookFrom(run).flatMap(({ lotId, amount }): TakenOf[] => {
+      const lot = state.lot(lotId)
+      return lot ? [{ lot, amount }] : []
+    })
+    return { evaluation, taken, inG }
+  } catch (e) {
+    if (e instanceof ProcessLimit) return refused({ code: e.code, field: 'runId', numbers: e.numbers })
+    throw e
+  }
 }
 
 interface TakenOf {

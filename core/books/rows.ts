@@ -1,5 +1,7 @@
 import type { BaseValues } from '../substances'
 import type { Feel, Part, Place } from '../yield'
+import type { EventBody } from '../batch'
+import type { RecipeDocument } from '../recipe'
 import type { FOAM, FruitTemp, PressMethod } from './words'
 
 // The rows that facts write, as they are kept: amounts in the unit of their lot, money in the business's currency,
@@ -167,12 +169,12 @@ export interface SeenMade {
   measured: string[]
 }
 
-/** One making of a version of a recipe; one that began and ended by the same fact is done at once. */
 /** g of an ingredient that went in by taste. */
 export interface Added {
   key: string
   g: number
 }
+/** One making of a version of a recipe; one that began and ended by the same fact is done at once. */
 export interface BatchRow {
   id: string
   standId: string
@@ -193,10 +195,50 @@ export interface BatchRow {
   uses: Used[]
   /** what was added to taste, in its order, beyond the standard and out of no lot */
   added: Added[]
+  /** the batch that it ended: its lots gave what was weighed, when it was; null where it was told at once */
+  runId: string | null
   /** what was used, as it was paid; null where something has no price */
   cost: number | null
   costBasis: 'measured' | 'estimated'
   seen: SeenMade | null
+  at: string
+}
+
+/** What a batch is made in. */
+export interface BatchVessel {
+  name: string
+  capacityMl: number
+}
+/** A batch that was begun: what was planned of it. It never changes; what happens is told in events. */
+export interface RunRow {
+  id: string
+  standId: string
+  /** null where it was begun from nothing */
+  recipeId: string | null
+  versionId: string | null
+  name: string
+  /** the day of the plan that it is for, and what the plan calls it; null where no plan asked for it */
+  day: string | null
+  making: string | null
+  /** with its loads as steps; without, where that is another document */
+  planned: RecipeDocument
+  whole: RecipeDocument | null
+  /** how many times the standard */
+  times: number
+  vessel: BatchVessel | null
+  at: string
+}
+/** What an event took out of a lot, in its unit: what the lot had, and no more. */
+export interface TookOut {
+  lotId: string
+  amount: number
+}
+/** Something that happened in a batch. */
+export interface RunEventRow {
+  id: string
+  runId: string
+  event: EventBody
+  took: TookOut | null
   at: string
 }
 
@@ -265,6 +307,9 @@ export interface LotEventRow<E = { kind: string }> {
 /** Kinds of facts that can be taken out of the books. */
 export const VOID_KINDS = ['lot', 'press', 'lot-event', 'batch'] as const
 export type VoidKind = (typeof VOID_KINDS)[number]
+/** Kinds of the rows that facts have: what happens in a batch is taken back there, and nowhere else. */
+export const ROW_KINDS = [...VOID_KINDS, 'run', 'run-event'] as const
+export type FactRowKind = (typeof ROW_KINDS)[number]
 /** A fact taken out of the books, or put back. */
 export interface VoidRow {
   id: string

@@ -1,10 +1,11 @@
 import { pricePerKg } from '../cost/price'
+import type { Evaluation, RecipeDocument } from '../recipe'
 import { dataOfRow, INGREDIENTS, type IngredientData } from '../substances'
 import { baseMake, NOTHING, type BaseMake, type Feel, type OwnHandling, type Place } from '../yield'
 import { movement } from './movement'
 import { baseKeyOf, rowId } from './row-id'
-import type { BaseRow, BatchRow, LotRow, Movement, PressRow } from './rows'
-import type { Booked, FactNow, LotNow, Named, Needs, State, Teller, Version } from './state'
+import type { BaseRow, BatchRow, LotRow, Movement, PressRow, RunRow } from './rows'
+import type { Booked, FactNow, LotNow, Named, Needs, RunNow, State, Teller, ToldEvent, Version } from './state'
 
 // What a tablet shows of the books: the rows that the server told last, with what was told here laid over them.
 
@@ -27,6 +28,13 @@ export interface ShelfBatch extends BatchRow {
   by: string
   doubts: string[]
 }
+/** A batch that was begun, as a tablet knows it. */
+export interface ShelfRun extends RunRow {
+  by: string
+  events: readonly ToldEvent[]
+  /** hash of what its version was signed as; null where it is begun from nothing, or was not sent yet */
+  snapshot: string | null
+}
 interface Price {
   id: string
   ingredientKey: string
@@ -42,6 +50,8 @@ export interface Shelf {
   lots: readonly ShelfLot[]
   presses: readonly ShelfPress[]
   batches: readonly ShelfBatch[]
+  /** batches that were begun, with what happened in them */
+  runs: readonly ShelfRun[]
   /** newest first; none where the teller does not see them */
   prices: readonly Price[]
   bases: readonly ShelfBase[]
@@ -55,6 +65,8 @@ export interface Known {
   named(name: string): Named | undefined
   version(id: string): Version | undefined
   recipeOf(versionId: string): string | undefined
+  /** what a batch comes to, by what it was signed with and today's values @throws ProcessLimit */
+  evaluateRun(run: Pick<ShelfRun, 'versionId' | 'snapshot'>, doc: RecipeDocument): Evaluation
   /** mL per kg that a press is held against, where it is asked before it is sent */
   meanMlPerKg?(key: string): number | null
 }
@@ -89,6 +101,11 @@ export function stateOf(
     named: (name) => known.named(name) ?? madeHere(name),
     version: (id) => known.version(id),
     recipeOf: (id) => known.recipeOf(id),
+    run: (id): RunNow | undefined => {
+      const run = shelf.runs.find((r) => r.id === id)
+      const made = shelf.batches.find((b) => b.runId === id) ?? null
+      return run && { ...run, made, evaluate: (doc) => known.evaluateRun(run, doc) }
+    },
     now,
     teller,
     decimals,
@@ -120,7 +137,8 @@ function batchFact({ batches, lots }: Shelf, id: string): FactNow | undefined {
   const batch = batches.find((b) => b.id === id)
   if (!batch) return undefined
   const moved: Movement[] = [
-    ...batch.uses.map((u) => movement(id, u.lotId, -u.amount, 'make-out')),
+    // What a batch took step by step stays in its pot.
+    ...(batch.runId ? [] : batch.uses.map((u) => movement(id, u.lotId, -u.amount, 'make-out'))),
     movement(id, batch.lotId, batch.outUnit === 'g' ? batch.outG : batch.outMl, 'make-in'),
     ...lots
       .filter((l) => l.sourceId === id && l.kind === 'by-product')
@@ -156,8 +174,14 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
     ...booked.batches.map((row): ShelfBatch => ({ ...row, by, doubts: [...confirmed] })),
     ...shelf.batches.filter((b) => !gone.has(b.id)),
   ]
+  const told = new Map<string, ToldEvent[]>()
+  for (const { id, runId, event, took, at } of booked.runEvents)
+    told.set(runId, [...(told.get(runId) ?? []), { ...event, id, at, by, took } as ToldEvent])
+  const runs = [...booked.runs.map((row): ShelfRun => ({ ...row, by, events: [], snapshot: null })), ...shelf.runs].map(
+    (r) => (told.has(r.id) ? { ...r, events: [...r.events, ...told.get(r.id)!] } : r),
+  )
   const bases = [...shelf.bases, ...booked.bases.flatMap((b) => firstMade(b, booked))]
-  return { ...shelf, lots, presses, batches, bases, prices: pricesAfter(shelf.prices, booked.prices, gone) }
+  return { ...shelf, lots, presses, batches, runs, bases, prices: pricesAfter(shelf.prices, booked.prices, gone) }
 }
 
 /** A base with what its first making says of it. */

@@ -1,8 +1,22 @@
 import type { Finding } from '../limits'
 import type { IngredientData } from '../substances'
 import type { OwnHandling } from '../yield'
-import type { Evaluation } from '../recipe'
-import type { BaseRow, BatchRow, LotEventRow, LotRow, Movement, PressRow, PriceRow, VoidKind, VoidRow } from './rows'
+import type { Evaluation, ItemRef, RecipeDocument } from '../recipe'
+import type { BatchEvent } from '../batch'
+import type {
+  BaseRow,
+  BatchRow,
+  LotEventRow,
+  LotRow,
+  Movement,
+  PressRow,
+  PriceRow,
+  RunEventRow,
+  RunRow,
+  TookOut,
+  VoidKind,
+  VoidRow,
+} from './rows'
 
 /** A lot as it stands when a fact is told. */
 export interface LotNow extends LotRow {
@@ -31,6 +45,17 @@ export interface Teller {
 export interface Version {
   recipeId: string
   evaluation: Evaluation
+}
+
+/** An event of a batch, with what it took out of a lot. */
+export type ToldEvent = BatchEvent & { took: TookOut | null }
+/** A batch as it stands when a fact is told. */
+export interface RunNow extends RunRow {
+  events: readonly ToldEvent[]
+  /** the making that ended it; null while it is under way, or closed without one */
+  made: { id: string; at: string } | null
+  /** with what its names stood for when it was signed, and today's for the rest @throws ProcessLimit */
+  evaluate(doc: RecipeDocument): Evaluation
 }
 
 /** An ingredient by its name. */
@@ -68,6 +93,7 @@ export interface State {
   version(id: string): Version | undefined
   /** what recipe a version is of */
   recipeOf(versionId: string): string | undefined
+  run(id: string): RunNow | undefined
   /** mL per kg that a press is held against; null where that is the server's to say */
   meanMlPerKg(standId: string, key: string): number | null
 }
@@ -85,6 +111,10 @@ export interface Needs {
   names: string[]
   /** versions of recipes that are made */
   versions: string[]
+  /** batches that were begun, with all that happened in them and the lots that they took from */
+  runs: string[]
+  /** what goes into such a batch that its plan may not name */
+  items: ItemRef[]
   /** whether it asks what the fruit cost last */
   prices: boolean
   /** whether it is held against the mean of the stand's presses */
@@ -98,6 +128,8 @@ export const NEEDS: Needs = {
   goods: [],
   names: [],
   versions: [],
+  runs: [],
+  items: [],
   prices: false,
   mean: false,
 }
@@ -110,6 +142,8 @@ export interface Booked {
   movements: Movement[]
   presses: PressRow[]
   batches: BatchRow[]
+  runs: RunRow[]
+  runEvents: RunEventRow[]
   /** bases that are made for the first time */
   bases: BaseRow[]
   events: LotEventRow[]
@@ -123,6 +157,8 @@ export const BOOKED: Booked = {
   movements: [],
   presses: [],
   batches: [],
+  runs: [],
+  runEvents: [],
   bases: [],
   events: [],
   prices: [],
@@ -163,6 +199,8 @@ export const both = (first: Booked, second: Booked): Booked => ({
   movements: [...first.movements, ...second.movements],
   presses: [...first.presses, ...second.presses],
   batches: [...first.batches, ...second.batches],
+  runs: [...first.runs, ...second.runs],
+  runEvents: [...first.runEvents, ...second.runEvents],
   bases: [...first.bases, ...second.bases],
   events: [...first.events, ...second.events],
   prices: [...first.prices, ...second.prices],

@@ -1,5 +1,5 @@
 import { call, difference, given, product, type Figure } from '../figures'
-import { phEstimate } from '../process'
+import { phEstimate, volumeMl } from '../process'
 import type { Evaluation } from '../recipe'
 import { ACID_ENOUGH_PH } from '../safety/limits'
 import type { Program, Solution, Terms } from '../solve'
@@ -59,6 +59,16 @@ function kindsOf(vessels: readonly StandVessel[]): StandVessel[][] {
     kinds.set(key, [...(kinds.get(key) ?? []), v])
   }
   return [...kinds.values()]
+}
+
+/** mL that a batch comes to at its fullest: after one of its steps, or at the end. */
+export const mostMl = ({ jug, done }: Pick<Evaluation, 'jug' | 'done'>): number =>
+  Math.max(jug.volume.value, ...done.map((d) => volumeMl(d.result.out)))
+
+/** The smallest vessel that takes it all; null where none does, or none stands the heat or the acid. */
+export function vesselFor(drink: ToHold, vessels: readonly StandVessel[]): StandVessel | null {
+  const suits = vessels.filter((v) => takes(v, drink) && usableMl(v) >= drink.volumeMl)
+  return suits.length ? suits.reduce((a, b) => (b.capacityMl < a.capacityMl ? b : a)) : null
 }
 
 /** What it costs that a drink has no vessel at all, that a litre stands nowhere, and a vessel's own litres. */

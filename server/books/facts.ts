@@ -1,9 +1,9 @@
-import type { VoidKind } from '#core/books'
+import type { FactRowKind, VoidKind } from '#core/books'
 import { Fact } from '../db/models'
 import type { Tx } from '../db/connect'
 
 /** Kinds of rows that have an id of their own. */
-export type RowKind = VoidKind | 'made-lot' | 'price' | 'price-list'
+export type RowKind = FactRowKind | 'made-lot' | 'price' | 'price-list'
 
 /**
  * The first row that a fact writes: its id is its own from then on, for one kind.

@@ -12,6 +12,7 @@ import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
 import type { Who } from '../people/who'
 import { lotRow } from './lot-row'
+import { runsNow } from './runs'
 import { rowsOf } from '../db/rows'
 
 /**
@@ -25,10 +26,13 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
         { type: QueryTypes.SELECT, replacements: { facts: needs.facts }, transaction: tx },
       )
     : []
-  const lots = await lockedLots(tx, [...new Set([...needs.lots, ...moved.map((m) => m.lotId)])].sort())
+  const runs = await runsNow(tx, needs.runs, needs.items)
+  const ofRuns = [...runs.values()].flatMap((r) => r.events.flatMap((e) => e.took?.lotId ?? []))
+  const lots = await lockedLots(tx, [...new Set([...needs.lots, ...ofRuns, ...moved.map((m) => m.lotId)])].sort())
   const facts = await factsOf(tx, needs.facts, lots)
   const made = [...lots.values()].flatMap((l) => (l.itemKind === 'version' ? [l.itemKey] : []))
-  const versions = await versionsOf(tx, needs.versions.length ? [...needs.versions, ...made] : [])
+  const isAsked = needs.versions.length > 0 || needs.runs.length > 0
+  const versions = await versionsOf(tx, isAsked ? [...needs.versions, ...made] : [])
   const taken = [...versions.values()].flatMap((v) =>
     v.evaluation.bill.own.flatMap((t) => ('ingredient' in t.item ? [t.item.ingredient] : [])),
   )
@@ -63,6 +67,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     named: (name) => named[needs.names.indexOf(name)],
     version: (id) => versions.get(id),
     recipeOf: (id) => versions.get(id)?.recipeId,
+    run: (id) => runs.get(id),
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }

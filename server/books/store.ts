@@ -1,11 +1,12 @@
 import { QueryTypes } from 'sequelize'
 import type { Booked } from '#core/books'
 import { NOTHING } from '#core/yield'
-import { Batch, FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
+import { Batch, BatchEvent, BatchRun, FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
 import { database, toJson, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { register } from './facts'
+import { closeEnded } from './runs'
 import type { Who } from '../people/who'
 
 /** Stores what a fact comes to, row by row, with the change that history and live refresh read. */
@@ -47,6 +48,20 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await Batch.create({ ...batch, ...told, ...json, state: 'done', at: new Date(batch.at) }, { transaction: tx })
     await recordChange(tx, who, 'batch', batch.id, null, { ...batch, personId })
   }
+  for (const run of booked.runs) {
+    const json = {
+      planned: toJson(run.planned),
+      whole: run.whole && toJson(run.whole),
+      vessel: run.vessel && toJson(run.vessel),
+    }
+    await BatchRun.create({ ...run, ...json, at: new Date(run.at), personId }, { transaction: tx })
+    await recordChange(tx, who, 'run', run.id, null, { ...run, planned: undefined, whole: undefined, personId })
+  }
+  for (const { id, runId, event, took, at } of booked.runEvents) {
+    const row = { id, runId, kind: event.kind, lotId: took?.lotId ?? null, took: took?.amount ?? null }
+    await BatchEvent.create({ ...row, body: toJson(event), at: new Date(at), ...told }, { transaction: tx })
+    await recordChange(tx, who, 'run-event', id, null, { ...event, runId, took })
+  }
   for (const { id, lotId, itemKey, amountG, event, measured, at } of booked.events) {
     const row = { id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured }), at: new Date(at) }
     await LotEvent.create({ ...row, personId }, { transaction: tx })
@@ -65,6 +80,13 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await recordChange(tx, who, entity, factId, { voided: !voided }, { voided, reason, itemKey })
   }
   await closeUsedUp(tx, [...new Set(booked.movements.map((m) => m.lotId))])
+  const closing = booked.runEvents.filter((e) => e.event.kind === 'closed' || e.event.kind === 'void')
+  const madeOrNot = [...booked.batches.map((b) => b.id), ...booked.voids.map((v) => v.factId)]
+  await closeEnded(
+    tx,
+    closing.map((e) => e.runId),
+    madeOrNot,
+  )
 }
 const NOT_ASKED = { confirmed: toJson([]) }
 

@@ -61,13 +61,13 @@ async function standardsOf(
   return new Map(rows.map((r) => [r.recipeId, r.id ? { id: r.id, snapshot: r.snapshot } : 'unsigned']))
 }
 
-/** A recipe as it is now: with the ingredients of the moment, and the standards of its preps. */
-async function asOfNow(
+/** What names stand for now: ingredients of the moment, and the standards of preps. */
+export async function asOfNow(
   tx: Tx,
-  document: RecipeDocument,
+  names: Pick<ReturnType<typeof namesIn>, 'preps'>,
 ): Promise<{ context: RecipeContext; preps: Record<string, string> }> {
   const ingredients = new Map((await listIngredients(tx)).map((i) => [i.key, i]))
-  const latest = await standardsOf(tx, namesIn(document).preps)
+  const latest = await standardsOf(tx, names.preps)
   const signed = [...latest].flatMap(([id, s]) => (s === 'unsigned' ? [] : [[id, s] as const]))
   const standards = new Standards()
   standards.add(
@@ -98,7 +98,7 @@ function evaluated(context: RecipeContext, recipeId: string, document: RecipeDoc
 
 /** Refuses a draft that cannot be made. One that takes a prep which nobody has signed yet may be kept, not signed. */
 export async function canBeMade(tx: Tx, recipeId: string, document: RecipeDocument): Promise<void> {
-  const { context } = await asOfNow(tx, document)
+  const { context } = await asOfNow(tx, namesIn(document))
   const isUnsigned = namesIn(document).preps.some((id) => context.prep(id) === 'unsigned')
   if (!isUnsigned) evaluated(context, recipeId, document)
 }
@@ -120,7 +120,7 @@ export async function signOff(tx: Tx, recipeId: string, body: Body<'signOff'>, w
     (r) => Recipe.update({ version: r.version }, { where: { id: recipeId }, transaction: tx }),
   )
   const document = documentOf(row.draft)
-  const { context, preps } = await asOfNow(tx, document)
+  const { context, preps } = await asOfNow(tx, namesIn(document))
   const evaluation = evaluated(context, recipeId, document)
   if (evaluation.jug.mass.value <= 0) throw invalid([{ field: 'draft', code: 'drink-empty' }])
   if (isOnlyWater(document)) throw invalid([{ field: 'draft', code: 'drink-of-water' }])

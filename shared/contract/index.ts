@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import { DRINKS } from './drinks'
 import type { Endpoint } from './endpoint'
 import { FRUIT } from './fruit'
+import { MAKE } from './make'
 import { moneyNames } from './money'
 import { PEOPLE } from './people'
 import { PLAN } from './plan'
@@ -17,14 +18,21 @@ export * from './fruit'
 export * from './drinks'
 export * from './plan'
 export * from './preps'
+export * from './make'
 export { maskOf } from './money'
 export { recipeDocument } from './recipe-document'
 
 /** Every route: its fields, its answer, and who may ask. */
-export const contract = { ...PLATFORM, ...PEOPLE, ...STORE, ...FRUIT, ...DRINKS, ...PREPS, ...PLAN } satisfies Record<
-  string,
-  Endpoint
->
+export const contract = {
+  ...PLATFORM,
+  ...PEOPLE,
+  ...STORE,
+  ...FRUIT,
+  ...DRINKS,
+  ...PREPS,
+  ...PLAN,
+  ...MAKE,
+} satisfies Record<string, Endpoint>
 
 export type Contract = typeof contract
 export type Body<K extends keyof Contract> = z.infer<Contract[K]['body']>

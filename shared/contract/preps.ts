@@ -35,6 +35,8 @@ export const batch = z.object({
   uses: z.array(z.object({ lotId: id, itemKey: z.string(), amount: z.number() })),
   /** what was added to taste, in its order */
   added: z.array(added),
+  /** the batch that it ended, told step by step; null where it was told at once */
+  runId: id.nullable(),
   cost: cost.nullable(),
   costBasis: z.enum(['measured', 'estimated']),
   seen: seenMade.nullable(),
@@ -76,6 +78,8 @@ export const PREPS = {
         .max(20)
         .default([]),
       at: instant.nullable().default(null),
+      /** the batch that it ends: what it took was weighed out of its lots before */
+      runId: id.nullable().default(null),
       /** the making that this one corrects, taken out of the books in the same breath */
       replaces: id.nullable().default(null),
       confirm,

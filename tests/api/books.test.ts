@@ -69,13 +69,15 @@ let bases: { key: string; name: string }[] = []
 async function shelfOf({ who, seesMoney }: (typeof tellers)[number]): Promise<Books> {
   const ingredients = await who.call('ingredients')
   bases = ingredients.body.filter((i: { kind: string }) => i.kind === 'base')
-  const [lots, presses, batches, prices] = await Promise.all([
+  const [lots, presses, batches, runs, prices] = await Promise.all([
     who.call('lots', { query: { stand } }),
     who.call('presses', { query: { stand } }),
     who.call('batches', { query: { stand } }),
+    who.call('runs', { query: { stand } }),
     seesMoney ? who.call('prices') : { body: [] },
   ])
-  return { lots: lots.body, presses: presses.body, batches: batches.body, prices: prices.body, bases: [] }
+  const rows = { lots: lots.body, presses: presses.body, batches: batches.body, runs: runs.body.runs }
+  return { ...rows, prices: prices.body, bases: [] }
 }
 const known = {
   // What a base is made of is asked of nothing that is told of it.
@@ -90,6 +92,7 @@ const known = {
     id === prep.versionId
       ? { recipeId: prep.recipeId, evaluation: evaluateRecipe(SWEET_MILK, shippedContext({})) }
       : undefined,
+  evaluateRun: (_run: object, doc: RecipeDocument) => evaluateRecipe(doc, shippedContext({})),
   recipeOf: (id: string) => (id === prep.versionId ? prep.recipeId : undefined),
 }
 const byId = <T extends { id: string }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id.localeCompare(b.id))

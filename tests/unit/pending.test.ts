@@ -1,5 +1,5 @@
 import { INGREDIENTS } from '../../core/substances'
-import { newDrink, withLayer, withVolume } from '../../core/recipe'
+import { evaluateRecipe, newDrink, shippedContext, withLayer, withVolume } from '../../core/recipe'
 import { rowId, type Shelf } from '../../core/books'
 import {
   withPending,
@@ -53,11 +53,12 @@ const press = (over: object = {}) =>
 const OWNER = { seesMoney: true, mends: true }
 const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
   withPending(
-    { lots: [], presses: [], batches: [], prices: [], bases: [], ...shelf },
+    { lots: [], presses: [], batches: [], runs: [], prices: [], bases: [], ...shelf },
     entries,
     { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 },
     {
       data: (k) => INGREDIENTS.get(k),
+      evaluateRun: (_run, doc) => evaluateRecipe(doc, shippedContext()),
       handling: () => null,
       named: () => undefined,
       goods: () => true,

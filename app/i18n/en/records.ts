@@ -158,6 +158,8 @@ export const records = {
       opened: 'Opened packs',
       made: 'Made preps',
       batch: 'A making of a prep',
+      run: 'A batch under way',
+      'run-event': 'What happened in a batch',
       'lot-event': 'Looked at, cleaned, peeled, used, thrown',
       'press-mark': 'Whether a press counts',
       price: 'Price',

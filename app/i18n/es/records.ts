@@ -158,6 +158,8 @@ export const records = {
       opened: 'Paquetes abiertos',
       made: 'Bases hechas',
       batch: 'Una preparación',
+      run: 'Una tanda en marcha',
+      'run-event': 'Lo que pasó en una tanda',
       'lot-event': 'Revisado, lavado, pelado, usado, tirado',
       'press-mark': 'Si una exprimida cuenta',
       price: 'Precio',

@@ -507,6 +507,31 @@ export const MIGRATIONS: readonly Migration[] = [
         starts_at ${AT} NOT NULL, hands VARCHAR(80) NULL, version INT NOT NULL, UNIQUE KEY one_a_day (stand_id, day, task)`,
     ),
   },
+  // A batch that is told step by step: what was planned of it, and what happened.
+  {
+    name: '0092-batch-run',
+    sql: table(
+      'batch_run',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), recipe_id ${ID} NULL REFERENCES recipe(id),
+        version_id ${ID} NULL REFERENCES recipe_version(id), name ${NAME} NOT NULL, day DATE NULL,
+        making VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin NULL, planned JSON NOT NULL, whole JSON NULL,
+        times ${AMOUNT} NOT NULL, vessel JSON NULL, open BOOLEAN NOT NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), KEY of_stand (stand_id, at), KEY under_way (stand_id, open)`,
+    ),
+  },
+  {
+    name: '0093-batch-event',
+    sql: table(
+      'batch_event',
+      `id ${ID} PRIMARY KEY, run_id ${ID} NOT NULL REFERENCES batch_run(id), kind VARCHAR(20) NOT NULL, body JSON NOT NULL,
+        lot_id ${ID} NULL REFERENCES lot(id), took ${AMOUNT} NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), confirmed JSON NOT NULL, KEY of_run (run_id, at)`,
+    ),
+  },
+  {
+    name: '0094-batch-of-run',
+    sql: `ALTER TABLE batch ADD COLUMN IF NOT EXISTS run_id ${ID} NULL REFERENCES batch_run(id)`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

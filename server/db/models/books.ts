@@ -1,5 +1,5 @@
 import { Model } from 'sequelize'
-import { ITEM_KINDS, LOT_KINDS, LOT_UNITS, MOVE_KINDS, VOID_KINDS } from '#core/books'
+import { ITEM_KINDS, LOT_KINDS, LOT_UNITS, MOVE_KINDS, ROW_KINDS, VOID_KINDS } from '#core/books'
 import type { IngredientKind } from '#core/substances'
 import { LOT_EVENT_KINDS } from '#shared/facts'
 import {
@@ -142,6 +142,7 @@ const BATCH = {
   hands: wholeOrNull,
   uses: json,
   added: jsonOrNull,
+  runId: refOrNull,
   cost: amountOrNull,
   costBasis: one('measured', 'estimated'),
   seen: jsonOrNull,
@@ -149,8 +150,36 @@ const BATCH = {
   personId: ref,
   confirmed: json,
 }
+const BATCH_RUN = {
+  id: pk,
+  standId: ref,
+  recipeId: refOrNull,
+  versionId: refOrNull,
+  name: text(80),
+  day: dayOrNull,
+  making: textOrNull(80),
+  planned: json,
+  whole: jsonOrNull,
+  times: amount,
+  vessel: jsonOrNull,
+  /** neither ended nor closed */
+  open: yesByDefault,
+  at,
+  personId: ref,
+}
+const BATCH_EVENT = {
+  id: pk,
+  runId: ref,
+  kind: text(20),
+  body: json,
+  lotId: refOrNull,
+  took: amountOrNull,
+  at,
+  personId: ref,
+  confirmed: json,
+}
 const PRESS_MARK = { pressId: pk, leftOut: yes, reason: textOrNull(200), version: whole }
-const FACT = { id: pk, kind: kindOf(...VOID_KINDS, 'made-lot', 'price', 'price-list') }
+const FACT = { id: pk, kind: kindOf(...ROW_KINDS, 'made-lot', 'price', 'price-list') }
 const FACT_VOID = {
   id: pk,
   entity: kindOf(...VOID_KINDS),
@@ -182,6 +211,12 @@ export class Press extends Model {
 export class Batch extends Model {
   declare static readonly row: RowOf<typeof BATCH>
 }
+export class BatchRun extends Model {
+  declare static readonly row: RowOf<typeof BATCH_RUN>
+}
+export class BatchEvent extends Model {
+  declare static readonly row: RowOf<typeof BATCH_EVENT>
+}
 export class PressMark extends Model {
   declare static readonly row: RowOf<typeof PRESS_MARK>
 }
@@ -204,4 +239,8 @@ export const BOOKS: readonly Table[] = [
   [FactVoid, 'fact_void', FACT_VOID],
 ]
 /** Batches are of versions of recipes: their rows lean on those of the menu. */
-export const BATCHES: readonly Table[] = [[Batch, 'batch', BATCH]]
+export const BATCHES: readonly Table[] = [
+  [BatchRun, 'batch_run', BATCH_RUN],
+  [BatchEvent, 'batch_event', BATCH_EVENT],
+  [Batch, 'batch', BATCH],
+]

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import type { BatchEvent } from '#core/batch'
+import { itemKey } from '#core/recipe'
+import type { RunView } from '~/stores/make'
+
+// All that was told of a batch, newest first, with who told it; what was taken back is struck out. Told a second time,
+// something that was done says so.
+const props = defineProps<{ view: RunView }>()
+const { t } = useI18n({ useScope: 'global' })
+const { amount, name, n, time } = useFormat()
+const { stepName } = useRunWords()
+const SHOWN = 60
+const all = ref(false)
+const gone = computed(() => new Set(props.view.run.events.flatMap((e) => (e.kind === 'void' ? [e.event] : []))))
+const takes = computed(() => {
+  const steps = [...props.view.run.planned.steps, ...props.view.actual.document.steps]
+  return new Map(steps.flatMap((s) => (s.op === 'take' ? [[s.out, itemKey(s.item)] as const] : [])))
+})
+const takeName = (out: string): string => name(takes.value.get(out) ?? out)
+function stepOf(out: string): string {
+  const job = props.view.jobs.find((j) => j.step === out)
+  if (job) return stepName({ ...job, weighs: [] })
+  const step = props.view.run.planned.steps.find((s) => s.out === out)
+  return step && step.op !== 'take' ? t(`step.${step.op}`) : out
+}
+function readingOf(reading: Extract<BatchEvent, { kind: 'read' }>['reading']): string {
+  const { massG, volumeMl, brix, ta, tempC, ph } = reading
+  return [
+    massG === undefined ? '' : amount(massG, 'g', 0),
+    volumeMl === undefined ? '' : amount(volumeMl / 1000, 'L', 2),
+    brix === undefined ? '' : amount(brix, '°Bx', 1),
+    ta === undefined ? '' : `${n(ta, 2)} g/100 mL`,
+    ph === undefined ? '' : `pH ${n(ph, 2)}`,
+    tempC === undefined ? '' : amount(tempC, '°C', 1),
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+function said(e: BatchEvent): string {
+  const of = (key: string, words: Record<string, string> = {}): string => t(`make.event.${key}`, words)
+  switch (e.kind) {
+    case 'weighed':
+      return of('weighed', { amount: amount(e.amount.value, e.amount.unit, 0), name: takeName(e.take) })
+    case 'left-out':
+      return of('left-out', { name: takeName(e.take) })
+    case 'swapped':
+      return of('swapped', { amount: amount(e.amount.value, e.amount.unit, 0), name: name(itemKey(e.item)) })
+    case 'wanted':
+      return of('wanted', {
+        list: e.takes.map((w) => `${takeName(w.take)} ${amount(w.amount.value, w.amount.unit, 0)}`).join(', '),
+      })
+    case 'added':
+      return of('added', {
+        amount: amount(e.amount.value, e.amount.unit, e.amount.value < 10 ? 1 : 0),
+        name: name(itemKey(e.item)),
+      })
+    case 'begun':
+    case 'skipped':
+      return of(e.kind, { step: stepOf(e.step) })
+    case 'done':
+      return of(e.another ? 'another' : isAgain(e) ? 'again' : 'done', { step: stepOf(e.step) })
+    case 'read':
+      return of('read', { list: readingOf(e.reading) })
+    case 'spilled':
+      return of('spilled', { amount: amount(e.massG, 'g', 0) })
+    case 'note':
+      return e.text
+    case 'timer':
+      return of('timer', { min: n(e.minutes, e.minutes < 1 ? 1 : 0) })
+    case 'heard':
+      return of('heard')
+    case 'closed':
+      return of(e.how, { reason: e.reason ?? '' })
+    case 'void':
+      return of('void')
+  }
+}
+const inOrder = computed(() =>
+  [...props.view.run.events].sort((a, b) => a.at.localeCompare(b.at) || (a.id < b.id ? -1 : 1)),
+)
+/** Whether it was done before, and nothing of it happened again. */
+const isAgain = (e: Extract<BatchEvent, { kind: 'done' }>): boolean =>
+  inOrder.value.find((x) => x.kind === 'done' && x.step === e.step && !gone.value.has(x.id))?.id !== e.id
+const shown = computed(() => {
+  const rows = inOrder.value.toReversed().filter((e) => e.kind !== 'heard' && e.kind !== 'void')
+  return all.value ? rows : rows.slice(0, SHOWN)
+})
+const count = computed(() => inOrder.value.filter((e) => e.kind !== 'heard' && e.kind !== 'void').length)
+</script>
+
+<template>
+  <ol class="events" data-test="events">
+    <li v-for="e in shown" :key="e.id" :class="{ gone: gone.has(e.id) }" :data-test="`event-${e.kind}`">
+      <span class="num small">{{ time(e.at) }}</span>
+      <span
+        >{{ said(e) }}<span v-if="gone.has(e.id)" class="small"> · {{ t('make.event.void') }}</span></span
+      >
+      <span class="small quiet">{{ e.by }}</span>
+    </li>
+  </ol>
+  <p v-if="!count" class="quiet">{{ t('make.noEvents') }}</p>
+  <v-btn v-if="!all && count > SHOWN" data-test="all-events" @click="all = true">{{
+    t('make.allEvents', { n: n(count) })
+  }}</v-btn>
+</template>
+
+<style scoped>
+.events {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 2px;
+  max-height: 420px;
+  overflow-y: auto;
+}
+.events li {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: baseline;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.gone > :nth-child(2) {
+  text-decoration: line-through;
+  color: var(--quiet);
+}
+</style>

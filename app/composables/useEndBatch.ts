@@ -1,0 +1,112 @@
+import { asRecipe, type EventBody } from '#core/batch'
+import { lastDayOf, useByOf } from '#core/preps'
+import { itemKey, type RecipeDocument } from '#core/recipe'
+import { dayOf } from '#core/time'
+import type { Place } from '#shared/lists'
+import { useDrinks } from '~/stores/drinks'
+import { useFruit } from '~/stores/fruit'
+import { useMake, type RunView } from '~/stores/make'
+import { useOutbox } from '~/stores/outbox'
+import { useSession } from '~/stores/session'
+import { refuseHere, uuid } from '~/utils/api'
+
+/** What is told of the end of a batch. */
+export interface EndTold {
+  out: { value: number; unit: 'mL' | 'g' }
+  place: Place
+  useBy: string | null
+  tempC: number | null
+  minutes: number | null
+}
+const MS_PER_MIN = 60_000
+
+/** A batch ends: as a lot on the shelf, thrown away, or as a draft of a recipe. */
+export function useEndBatch(view: () => RunView) {
+  const make = useMake()
+  const fruit = useFruit()
+  const drinks = useDrinks()
+  const outbox = useOutbox()
+  const session = useSession()
+
+  /** What went in as planned, and nobody weighed. */
+  const unweighed = computed(() => {
+    const { actual, run } = view()
+    const doneOf = new Map(
+      run.planned.steps.flatMap((s) => (s.op === 'take' ? [] : s.in.map((i) => [i, s.out] as const))),
+    )
+    return run.planned.steps.flatMap((s) =>
+      s.op === 'take' && !actual.told.has(s.out) && actual.done.has(doneOf.get(s.out) ?? '')
+        ? [{ take: s.out, key: itemKey(s.item), amount: s.amount }]
+        : [],
+    )
+  })
+  /** What was weighed out of no lot. */
+  const inNoBook = computed(() =>
+    view().run.events.flatMap((e) => ('amount' in e && !e.took && e.amount.value > 0 ? [e] : [])),
+  )
+  const keeps = (place: Place) => {
+    const { pot } = view()
+    return pot && useByOf(pot, place, { brix: pot.jug.brix.value })
+  }
+  const lastDay = (place: Place): string | null => {
+    const kept = keeps(place)
+    return kept && lastDayOf(kept, dayOf(session.now(), session.zone))
+  }
+  /** Minutes from its beginning until now. */
+  const minutesSoFar = (): number => (session.now().getTime() - Date.parse(view().run.at)) / MS_PER_MIN
+
+  /** @throws ApiProblem with limits, or with doubts that nobody has confirmed */
+  async function end(told: EndTold, key: string, confirm: string[], id: string): Promise<void> {
+    const { run } = view()
+    const body = {
+      id,
+      standId: run.standId,
+      versionId: run.versionId!,
+      runId: run.id,
+      out: told.out,
+      seen: told.tempC === null ? null : { brix: null, tempC: told.tempC, ph: null, measured: [] },
+      minutes: told.minutes,
+      uses: [],
+      place: told.place,
+      useBy: told.useBy,
+      confirm,
+    }
+    refuseHere(fruit.tryOut('make', { params: {}, body }), confirm)
+    await outbox.keep('postBatch', { key, body })
+  }
+  const close = (event: Extract<EventBody, { kind: 'closed' }>): Promise<void> => make.tell(view().run.id, event)
+
+  /** As it was made, as a recipe. */
+  function recipe(): RecipeDocument {
+    const { run } = view()
+    const whole = run.whole ?? run.planned
+    const made = asRecipe(whole, run.planned, run.events, run.planned.steps.length ? run.times : 1)
+    if (run.planned.steps.length) return made
+    const cup = drinks.cupOf({})
+    return {
+      ...made,
+      pot: { cupMl: cup?.fillLineMl ?? 300 },
+      serve: { cupId: cup?.id ?? null, iceG: 0, iceTempC: -4, pouredTempC: 4, garnish: [], labourS: 30 },
+    }
+  }
+  /** @returns the id of the draft @throws ApiProblem */
+  async function draft(name: string): Promise<string> {
+    const { run } = view()
+    const id = uuid()
+    const of = drinks.byId.get(run.recipeId ?? '')
+    const document = recipe()
+    const body = { kind: document.kind, family: of?.family ?? ('lemonade' as const), name, draft: document, version: 0 }
+    await outbox.keep('putRecipe', { key: uuid(), params: { id }, body })
+    return id
+  }
+  /** What was made becomes the draft of its own recipe, to be signed as the next standard. */
+  async function redraft(): Promise<string | null> {
+    const of = drinks.byId.get(view().run.recipeId ?? '')
+    if (!of) return null
+    const { kind, family, name, sellPrice, note, retired, version } = of
+    const body = { kind, family, name, sellPrice, note, retired, version, draft: { ...of.draft, ...recipe() } }
+    await outbox.keep('putRecipe', { key: uuid(), params: { id: of.id }, body })
+    return of.id
+  }
+  return { unweighed, inNoBook, keeps, lastDay, minutesSoFar, end, close, draft, redraft, recipe }
+}

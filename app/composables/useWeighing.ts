@@ -1,0 +1,50 @@
+import { outOfLots, takesOn, type Weigh } from '#core/batch'
+import { isMassUnit, toGrams, toMillilitres } from '#core/units'
+import { itemKey } from '#core/recipe'
+import type { UsableLot } from '#core/books'
+import type { RunView } from '~/stores/make'
+
+import { gramsIn, useLotsOf } from './useLotsOf'
+
+/** Something that is weighed in: out of which lots, in which takes, and what it comes to in grams. */
+export function useWeighing(view: () => RunView | null, weigh: () => Weigh) {
+  const lotsOf = useLotsOf()
+  const scales = useScales()
+  const key = computed(() => itemKey(weigh().item))
+  /** g that one unit of what is wanted weighs; null where that cannot be worked out */
+  const gPerUnit = computed((): number | null => {
+    const { wanted, take } = weigh()
+    if (isMassUnit(wanted.unit)) return toGrams(1, wanted.unit)
+    const of = view()
+    for (const e of [of?.planned, of?.evaluation]) {
+      const step = e?.document.steps.find((s) => s.out === take)
+      const own = e?.bill.own.find((o) => o.stream === take)
+      if (own && step?.op === 'take' && step.amount.value > 0 && itemKey(step.item) === key.value)
+        return own.mass.value / step.amount.value
+    }
+    return null
+  })
+  const lots = computed((): UsableLot[] => lotsOf.of(key.value))
+  /** the one that somebody touched; else the first to expire */
+  const chosen = ref<string | null>(null)
+  const ordered = computed(() => {
+    const first = lots.value.find((l) => l.id === chosen.value)
+    return first ? [first, ...lots.value.filter((l) => l !== first)] : lots.value
+  })
+  /** What a lot has, in the unit of what is wanted; 0 where that cannot be said. */
+  function onHandIn(lot: UsableLot): number {
+    const { unit } = weigh().wanted
+    const g = gramsIn(lot)
+    if (lot.unit === 'mL' && !isMassUnit(unit)) return lot.onHand / toMillilitres(1, unit)
+    return g === null || !gPerUnit.value ? 0 : g / gPerUnit.value
+  }
+  /** Where so much comes from. */
+  const outOf = (amount: number): ReturnType<typeof outOfLots> =>
+    outOfLots(
+      amount,
+      ordered.value.map((l) => ({ id: l.id, onHand: onHandIn(l) })),
+    )
+  const restG = computed(() => (gPerUnit.value === null ? null : weigh().rest * gPerUnit.value))
+  const takes = computed(() => (restG.value ? takesOn(restG.value, scales.value) : null))
+  return { key, gPerUnit, lots, ordered, chosen, onHandIn, outOf, restG, takes }
+}

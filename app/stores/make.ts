@@ -1,0 +1,104 @@
+import { defineStore } from 'pinia'
+import { clocksOf, closedBy, fold, jobsOf, soFar, type Actual, type Clock, type EventBody, type Job } from '#core/batch'
+import { ProcessLimit } from '#core/process'
+import type { Evaluation, RecipeDocument } from '#core/recipe'
+import type { Batch, Run } from '#shared/contract'
+import { useDrinks } from './drinks'
+import { useFruit } from './fruit'
+import { useOutbox } from './outbox'
+import { refuseHere, uuid } from '~/utils/api'
+
+export type RunState = 'under-way' | 'done' | 'thrown' | 'draft'
+/** A batch as it stands. */
+export interface RunView {
+  run: Run
+  state: RunState
+  /** the making that it ended in */
+  made: Batch | null
+  actual: Actual
+  /** as it was planned; null where nothing was */
+  planned: Evaluation | null
+  /** as it is if the rest goes as planned; null where it cannot be worked out */
+  evaluation: Evaluation | null
+  /** what is in it so far; null while nothing is, or where that cannot be worked out */
+  pot: Evaluation | null
+  limit: ProcessLimit | null
+  jobs: Job[]
+  clocks: Clock[]
+}
+
+/** Batches of the stand that are told step by step. */
+export const useMake = defineStore('make', () => {
+  const fruit = useFruit()
+  const drinks = useDrinks()
+  const outbox = useOutbox()
+
+  function tried(
+    run: Run,
+    document: RecipeDocument | null,
+  ): { evaluation: Evaluation | null; limit: ProcessLimit | null } {
+    if (!document?.steps.length) return { evaluation: null, limit: null }
+    try {
+      return { evaluation: drinks.evaluateRun(run, document), limit: null }
+    } catch (e) {
+      return { evaluation: null, limit: e instanceof ProcessLimit ? e : new ProcessLimit('recipe-unsound', {}) }
+    }
+  }
+  const stateOf = (run: Run, isMade: boolean): RunState =>
+    isMade ? 'done' : (closedBy(run.events)?.how ?? 'under-way')
+  const views = new WeakMap<Run, { today: unknown; made: Batch | null; view: RunView }>()
+  /**
+   * The same for the same batch, so that only what somebody told is worked out again.
+   * @param madeId of the making that ended it, where that is long ago and not on the tablet
+   */
+  function viewOf(run: Run, madeId: string | null = null): RunView {
+    const today = drinks.recipes
+    const made = fruit.batches.find((b) => b.runId === run.id) ?? null
+    const known = views.get(run)
+    if (known && known.today === today && known.made === made) return known.view
+    const actual = fold(run.planned, run.events)
+    const { evaluation, limit } = tried(run, actual.document)
+    const planned = tried(run, run.planned).evaluation
+    const pot = tried(run, soFar(actual)).evaluation
+    const jobs = evaluation ? jobsOf(run.planned, actual, evaluation, run.events) : []
+    const clocks = clocksOf(jobs, run.events)
+    const view = {
+      run,
+      state: stateOf(run, !!made || madeId !== null),
+      made,
+      planned,
+      actual,
+      evaluation,
+      limit,
+      pot,
+      jobs,
+      clocks,
+    }
+    views.set(run, { today, made, view })
+    return view
+  }
+  const all = computed(() => fruit.runs.map((run) => viewOf(run)))
+  const byId = computed(() => new Map(all.value.map((v) => [v.run.id, v])))
+  /** The one that was begun first before the others. */
+  const underWay = computed(() =>
+    all.value.filter((v) => v.state === 'under-way').sort((a, b) => a.run.at.localeCompare(b.run.at)),
+  )
+  /** Clocks of all batches that are under way. */
+  const clocks = computed(() =>
+    underWay.value
+      .flatMap((view) => view.clocks.map((clock) => ({ view, clock })))
+      .sort((a, b) => a.clock.ringsAt.localeCompare(b.clock.ringsAt)),
+  )
+
+  /**
+   * What happened is told: booked here first, so that what cannot be is said without a connection; resolved once it is
+   * put down, and sent while work goes on.
+   * @throws ApiProblem with limits, or with doubts that nobody has confirmed
+   */
+  async function tell(runId: string, event: EventBody, confirm: string[] = [], id = uuid()): Promise<void> {
+    const call = { params: { id: runId }, body: { id, event, confirm } }
+    refuseHere(fruit.tryOut('tell', call), confirm)
+    await outbox.putDown('postRunEvent', { key: uuid(), ...call })
+  }
+  return { all, byId, underWay, clocks, viewOf, tell }
+})

@@ -1,0 +1,163 @@
+import { checkEvent, closedBy, takenBy, UNPLANNED, type BatchEvent, type EventBody } from '../batch'
+import { checkWhen, type Finding } from '../limits'
+import { useByOf } from '../preps/use-by'
+import { type Amount, type ItemRef, type RecipeDocument } from '../recipe'
+import { isMassUnit, settledTake, toGrams, toMillilitres } from '../units'
+import { NOTHING } from '../yield'
+import { movement } from './movement'
+import { rowId } from './row-id'
+import type { BatchVessel, Movement, RunRow, TookOut } from './rows'
+import { BOOKED, missing, NEEDS, refused, type Book, type LotNow, type RunNow, type State } from './state'
+import { gPerMlOf, gPerMlOfPrep } from './uses'
+
+// A batch that is told step by step: it is begun, and then things happen. What is weighed leaves its lot at once.
+
+/** A batch is begun: of a version, or from nothing. */
+export interface Begin {
+  id: string
+  standId: string
+  versionId?: string | null
+  name: string
+  day?: string | null
+  making?: string | null
+  /** with its loads as steps; null where it is begun from nothing */
+  planned?: RecipeDocument | null
+  whole?: RecipeDocument | null
+  times: number
+  vessel?: BatchVessel | null
+  at?: string | null
+}
+/** Something happened in it. */
+export interface Tell {
+  id: string
+  runId: string
+  event: EventBody
+  at?: string | null
+}
+
+const MOST_TIMES = 10_000
+
+export const begin: Book<Begin> = {
+  needs: ({ standId, versionId }) => ({ ...NEEDS, stands: [standId], versions: versionId ? [versionId] : [] }),
+  book(told, state) {
+    if (!state.stand(told.standId)) return missing('standId')
+    const version = told.versionId ? state.version(told.versionId) : null
+    if (version === undefined) return missing('versionId')
+    const limits = checkWhen(told.at ?? null, state.now)
+    if (!told.name.trim()) limits.push({ code: 'name-missing', field: 'name', numbers: {} })
+    if (!(told.times > 0 && told.times <= MOST_TIMES))
+      limits.push({ code: 'times-out-of-range', field: 'times', numbers: { value: told.times, most: MOST_TIMES } })
+    if (told.vessel && !(told.vessel.capacityMl > 0))
+      limits.push({ code: 'vessel-empty', field: 'vessel', numbers: { value: told.vessel.capacityMl } })
+    // A plan is of a version, and a version has a plan.
+    if (!version !== !told.planned) limits.push({ code: 'plan-missing', field: 'planned', numbers: {} })
+    if (version && useByOf(version.evaluation, 'cold').needsApproval)
+      limits.push({ code: 'approval-missing', field: 'versionId', numbers: {} })
+    if (limits.length) return refused(...limits)
+    const run: RunRow = {
+      id: told.id,
+      standId: told.standId,
+      recipeId: version?.recipeId ?? null,
+      versionId: told.versionId ?? null,
+      name: told.name.trim(),
+      day: told.day ?? null,
+      making: told.making ?? null,
+      planned: told.planned ?? UNPLANNED,
+      whole: told.whole ?? null,
+      times: told.times,
+      vessel: told.vessel ?? null,
+      at: told.at ?? state.now,
+    }
+    return { ...BOOKED, runs: [run] }
+  },
+}
+
+/** The item that an event puts into the pot, where its plan may not name it. */
+const itemsIn = (event: EventBody): ItemRef[] => ('item' in event ? [event.item] : [])
+
+export const tell: Book<Tell> = {
+  needs: ({ runId, event }) => {
+    const lotId = 'lotId' in event ? event.lotId : null
+    return { ...NEEDS, runs: [runId], lots: lotId ? [lotId] : [], items: itemsIn(event) }
+  },
+  book(told, state) {
+    const run = state.run(told.runId)
+    if (!run) return missing('runId')
+    const at = told.at ?? state.now
+    const event = { ...told.event, id: told.id, at, by: '' } as BatchEvent
+    const ended = endedBefore(run, event)
+    if (ended) return refused(ended)
+    const found = checkEvent(event, {
+      planned: run.planned,
+      events: run.events,
+      evaluate: (doc) => run.evaluate(doc),
+      now: state.now,
+      vesselMl: run.vessel?.capacityMl ?? null,
+    })
+    if (found.limits.length) return refused(...found.limits)
+    const took = tookOut(event, run, state)
+    return {
+      ...BOOKED,
+      doubts: found.doubts,
+      runEvents: [{ id: told.id, runId: run.id, event: told.event, took, at }],
+      movements: took ? [movement(told.id, took.lotId, -took.amount, 'make-out')] : givenBack(event, run),
+    }
+  },
+}
+
+/** After its end nothing happens in a batch; what was told before it, and comes late, did. */
+function endedBefore(run: RunNow, e: BatchEvent): Finding | null {
+  const closed = closedBy(run.events)
+  const reopens = closed !== null && e.kind === 'void' && e.event === closed.id
+  const end = run.made?.at ?? (reopens ? null : closed?.at)
+  return end && Date.parse(e.at) >= Date.parse(end) ? { code: 'batch-ended', field: 'event', numbers: {} } : null
+}
+
+/**
+ * What it takes out of its lot: as much as is there; the rest is in no lot. A lot that is gone, of another stand, or in
+ * a unit that nobody can turn it into gives nothing: what was weighed is in the pot all the same.
+ */
+function tookOut(e: BatchEvent, run: RunNow, state: State): TookOut | null {
+  const taken = takenBy(e)
+  const lot = taken?.lotId ? state.lot(taken.lotId) : undefined
+  if (!taken || !lot || lot.voided || lot.standId !== run.standId) return null
+  const asked = inLotUnit(taken.amount, lot, state)
+  if (asked === null) return null
+  const amount = Math.min(settledTake(asked, lot.onHand), lot.onHand)
+  return amount > NOTHING ? { lotId: lot.id, amount } : null
+}
+/** An amount in the unit of a lot; null where it cannot be said in it. */
+function inLotUnit({ value, unit }: Amount, lot: LotNow, state: State): number | null {
+  if (lot.unit === 'pieces') return null
+  const isMass = isMassUnit(unit)
+  const told = isMass ? toGrams(value, unit) : toMillilitres(value, unit)
+  if (isMass === (lot.unit === 'g')) return told
+  const gPerMl = gPerMlOfLot(lot, state)
+  if (gPerMl === null) return null
+  return isMass ? told / gPerMl : told * gPerMl
+}
+function gPerMlOfLot(lot: LotNow, state: State): number | null {
+  if (lot.itemKind === 'version') {
+    const version = state.version(lot.itemKey)
+    return version ? gPerMlOfPrep(version.evaluation) : null
+  }
+  const data = state.data(lot.itemKey)
+  return data ? gPerMlOf(data) : null
+}
+
+/** What a void puts back where it came from. */
+function givenBack(e: BatchEvent, run: RunNow): Movement[] {
+  const gone = e.kind === 'void' ? run.events.find((x) => x.id === e.event) : undefined
+  if (!gone?.took) return []
+  const { lotId, amount } = gone.took
+  return [{ id: rowId(e.id, `void ${lotId}`), lotId, amount, kind: 'void', sourceId: gone.id }]
+}
+
+/** What a batch took out of which lots, all of its events together. */
+export function tookFrom(run: Pick<RunNow, 'events'>): TookOut[] {
+  const gone = new Set(run.events.flatMap((e) => (e.kind === 'void' ? [e.event] : [])))
+  const out = new Map<string, number>()
+  for (const { id, took } of run.events)
+    if (took && !gone.has(id)) out.set(took.lotId, (out.get(took.lotId) ?? 0) + took.amount)
+  return [...out].map(([lotId, amount]) => ({ lotId, amount }))
+}
