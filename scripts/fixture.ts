@@ -179,6 +179,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   const [place] = (await owner.get('/stands')).filter((s) => s.id === stand)
   const without = ({ id: _, standard: _s, shipped: _h, ...rest }: Row) => rest
   const lot = delivery(stand, { kg: 4, price: { paid: 2.2, per: 'kg' } })
+  const run = { id: uuid(), standId: stand, name: 'As always', times: 1, at: null }
   const writes: [KeptId, Record<string, string>, object][] = [
     ['postLot', {}, lot],
     ['postPress', {}, press(lot.id)],
@@ -197,6 +198,23 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
         id: uuid(),
         event: { kind: 'look', place: 'cold', feel: 'ripe', brix: null, tempC: 6, crackedShare: null, note: null },
         measured: [],
+        at: null,
+      },
+    ],
+    ['postRun', {}, run],
+    [
+      'postRunEvent',
+      { id: run.id },
+      {
+        id: uuid(),
+        event: {
+          kind: 'added',
+          to: 'pot',
+          item: { ingredient: 'white-sugar' },
+          amount: { value: 500, unit: 'g' },
+          lotId: null,
+          why: null,
+        },
         at: null,
       },
     ],

@@ -139,6 +139,9 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   const costs = async () =>
     (await owner.call('batches', { query: { stand } })).body.map((b: { cost: number }) => b.cost)
   expect([made.status, await costs()]).toEqual([200, expect.arrayContaining([1.2])])
+  const run = uuid()
+  const begun = { id: run, standId: stand, name: 'As always', times: 1 }
+  expect((await crew.call('postRun', { body: begun })).status).toBe(200)
   const money = (value: unknown, at = ''): string[] =>
     value && typeof value === 'object'
       ? Object.entries(value).flatMap(([k, v]) =>
@@ -151,6 +154,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
     lots: { stand },
     presses: { stand },
     batches: { stand },
+    runs: { stand },
     plan: { stand, day: '2026-11-25' },
     serviceDay: { stand, day: '2026-11-25' },
     dayTasks: { stand, day: '2026-11-25' },
@@ -162,6 +166,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   }
   const params: Record<string, Record<string, string>> = {
     getLot: { id: lot.id },
+    getRun: { id: run },
     fruitPresses: { id: 'lemon' },
     standards: { id: prep.id },
   }

@@ -3,7 +3,7 @@ import type { Entry } from '../../app/outbox/tablet-db'
 import { seeded } from '../../core/random'
 import { DOCUMENT_SCHEMA, evaluateRecipe, shippedContext, type RecipeDocument } from '../../core/recipe'
 import { INGREDIENTS } from '../../core/substances'
-import type { Batch, Lot, Press } from '../../shared/contract'
+import type { Lot } from '../../shared/contract'
 import { closeDatabase, database } from '../../server/db/connect'
 import { Stand } from '../../server/db/models'
 import { CREW, LEAD, OWNER, people, signIn, uuid, type Client } from './client'
@@ -97,7 +97,7 @@ const known = {
 }
 const byId = <T extends { id: string }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id.localeCompare(b.id))
 /** What is still there, and what was pressed of it: used-up crates are in the list as long as they are new. */
-const shown = ({ lots, presses, batches }: Books): [Lot[], Press[], Batch[]] => {
+const shown = ({ lots, presses, batches, runs }: Books): unknown[] => {
   const there = lots.filter((l) => l.onHand > 0)
   const ids = new Set(there.map((l) => l.id))
   // Sums of decimals on one side, of floating numbers on the other
@@ -105,6 +105,7 @@ const shown = ({ lots, presses, batches }: Books): [Lot[], Press[], Batch[]] => 
     byId(there.map((l) => ({ ...l, onHand: Math.round(l.onHand * 1e3) / 1e3 }))),
     byId(presses.filter((p) => p.takes.some((t) => ids.has(t.lotId)))),
     byId(batches),
+    byId(runs).map((r) => ({ ...r, snapshot: null, events: byId(r.events) })),
   ]
 }
 
@@ -128,6 +129,56 @@ describe('a day of facts', () => {
       also: other ? [{ lotId: other.id, takenKg: some((other.onHand / 1000) * 1.1) }] : [],
       base: pick(['Morning jar', 'morning jar ', 'House blend', 'Noon', '']),
     }
+  }
+
+  /** A batch that is begun, something that happens in one, or its end. */
+  function ofBatch(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
+    const open = shelf.runs.filter((r) => !shelf.batches.some((b) => b.runId === r.id))
+    if (!open.length || random.next() < 0.15) {
+      const body = {
+        id: uuid(),
+        standId: stand,
+        versionId: random.next() < 0.9 ? prep.versionId : uuid(),
+        name: 'Sweet milk',
+        planned: SWEET_MILK,
+        times: pick([1, 0]) || 1,
+        vessel: maybe({ name: 'pot', capacityMl: pick([900, 3000]) }),
+        at,
+      }
+      return { route: 'postRun', params: {}, body }
+    }
+    const run = pick(open)
+    if (random.next() < 0.12) {
+      const out = { value: 1 + some(1400), unit: 'g' as const }
+      const body = { id: uuid(), standId: stand, versionId: run.versionId, runId: run.id, out, place: 'cold', at }
+      return { route: 'postBatch', params: {}, body: { uses: [], added: [], kept: [], ...body } }
+    }
+    const lots = shelf.lots.filter((l) => ['white-sugar', 'whole-milk'].includes(l.itemKey))
+    const lotId = lots.length ? maybe(pick(lots).id) : null
+    const amount = { value: some(700), unit: pick(['g', 'g', 'mL'] as const) }
+    const event = pick([
+      {
+        kind: 'weighed',
+        take: pick(['white-sugar', 'whole-milk', 'nothing']),
+        amount,
+        lotId,
+        ...(maybe({ more: true }) ?? {}),
+      },
+      {
+        kind: 'added',
+        to: pick(['sweet', 'white-sugar']),
+        item: { ingredient: 'citric-acid' },
+        amount,
+        lotId: null,
+        why: null,
+      },
+      { kind: 'left-out', take: 'water' },
+      { kind: 'begun', step: 'sweet' },
+      { kind: 'done', step: pick(['sweet', 'poured']) },
+      { kind: 'read', of: 'sweet', reading: pick([{ massG: 50 + some(1500) }, { tempC: 40 }]) },
+      { kind: 'void', event: run.events.length ? pick(run.events).id : uuid() },
+    ])
+    return { route: 'postRunEvent', params: { id: run.id }, body: { id: uuid(), event, at } }
   }
 
   function fact(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
@@ -166,7 +217,8 @@ describe('a day of facts', () => {
       }
       return { route: 'postPack', params: {}, body }
     }
-    if (kind > 0.82) {
+    if (kind > 0.86 || shelf.runs.length < 2) return ofBatch(shelf, at)
+    if (kind > 0.78) {
       const there = shelf.lots.filter((l) => ['white-sugar', 'whole-milk'].includes(l.itemKey) && l.onHand > 0)
       const body = {
         id: uuid(),
@@ -174,7 +226,7 @@ describe('a day of facts', () => {
         versionId: random.next() < 0.9 ? prep.versionId : uuid(),
         out: { value: 1 + some(3000), unit: pick(['mL', 'g'] as const) },
         seen: maybe({ brix: some(60), tempC: 20, measured: ['brix'] }),
-        minutes: maybe(1 + some(20)),
+        minutes: maybe(Math.round(100 + some(20) * 100) / 100),
         uses: there.slice(0, pick([0, 1, 2])).map((l) => ({ lotId: l.id, amount: some(l.onHand * 1.1) })),
         place: pick(['cold', 'room'] as const),
         useBy: maybe(pick(['2031-01-01', '2020-01-01'])),
@@ -253,7 +305,7 @@ describe('a day of facts', () => {
   it('is the same on the tablet that told it as at the server, for whoever told it', async () => {
     const told: Record<string, number> = {}
     const began = Date.now() - 3600e3
-    for (let round = 0; round < 24; round++) {
+    for (let round = 0; round < 30; round++) {
       const teller = tellers[round % tellers.length]!
       const before = await shelfOf(teller)
       const here = { decimals: 2, standId: stand, by: teller.name, teller }
@@ -287,6 +339,7 @@ describe('a day of facts', () => {
         told[kind] = (told[kind] ?? 0) + 1
         const isKept = e.route === 'postBatch' && (e.body.kept as object[]).length > 0
         if (isKept) told[`kept ${answer.status}`] = (told[`kept ${answer.status}`] ?? 0) + 1
+        if (e.body.runId) told[`ended ${answer.status}`] = (told[`ended ${answer.status}`] ?? 0) + 1
         const done = `${(e.body.event as { kind: string } | undefined)?.kind} ${answer.status}`
         told[done] = (told[done] ?? 0) + 1
       }
@@ -305,6 +358,8 @@ describe('a day of facts', () => {
     expect(told['postPack 200']).toBeGreaterThan(1)
     expect(told['postBatch 200']).toBeGreaterThan(1)
     expect(told['kept 200']).toBeGreaterThan(0)
+    for (const kind of ['postRun 200', 'weighed 200', 'void 200', 'done 200', 'ended 200'])
+      expect([kind, (told[kind] ?? 0) > 0]).toEqual([kind, true])
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])
     expect(Object.keys(told).some((k) => k.endsWith('422'))).toBe(true)

@@ -305,6 +305,12 @@ describe('every write that carries a key', () => {
       params: { id: (await weighIn(owner, stand, 3)).id },
       body: { id: uuid(), event: { kind: 'discard', kg: 1, reason: 'soft' } },
     }),
+    postRun: async () => ({ body: { id: uuid(), standId: stand, name: 'As always', times: 1 } }),
+    postRunEvent: async () => {
+      const body = { id: uuid(), standId: stand, name: 'As always', times: 1 }
+      await owner.call('postRun', { body })
+      return { params: { id: body.id }, body: { id: uuid(), event: { kind: 'note', text: 'cloudy' } } }
+    },
     putPressMark: async () => {
       const body = pressBody((await weighIn(owner, stand, 5)).id)
       await owner.call('postPress', { body })

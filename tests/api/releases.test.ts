@@ -22,6 +22,8 @@ const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = {
   putWork: 86,
   putServiceDay: 88,
   putDayTask: 91,
+  postRun: 94,
+  postRunEvent: 94,
 }
 const control = async (what: string): Promise<string> => {
   const r = await fetch(process.env.OLVEX_TEST_CONTROL! + what)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { isRinging, nextJob } from '#core/batch'
+import { itemKey } from '#core/recipe'
 import { useMake } from '~/stores/make'
 import type { BatchInHand } from '~/composables/useBatch'
 
@@ -9,7 +10,7 @@ import type { BatchInHand } from '~/composables/useBatch'
 const props = defineProps<{ id: string; hand: BatchInHand; loadOf: (step: string) => string }>()
 const chosen = defineModel<string | null>({ default: null })
 const { t } = useI18n({ useScope: 'global' })
-const { n } = useFormat()
+const { n, name, amount } = useFormat()
 const make = useMake()
 const now = useServerClock()
 const { stepName, left } = useRunWords()
@@ -47,6 +48,12 @@ async function set(minutes: number): Promise<void> {
               >{{ left(c, now) }}</span
             >
           </button>
+          <ul v-if="j.state !== 'done' && j.weighs.length > 1" class="weighs small">
+            <li v-for="w in j.weighs" :key="w.take" :class="{ in: w.isDone }">
+              <span aria-hidden="true">{{ w.isDone ? '✓' : '' }}</span> {{ name(itemKey(w.item)) }}
+              <span class="num">{{ w.fills ? '' : amount(w.wanted.value, w.wanted.unit, 0) }}</span>
+            </li>
+          </ul>
         </li>
       </ol>
     </section>
@@ -125,6 +132,21 @@ async function set(minutes: number): Promise<void> {
 .steps .done button {
   color: var(--quiet);
   cursor: default;
+}
+.weighs {
+  list-style: none;
+  margin: 0;
+  padding: 0 6px 6px 8px;
+  display: grid;
+  gap: 2px;
+}
+.weighs li {
+  display: grid;
+  grid-template-columns: 16px minmax(0, 1fr) auto;
+  gap: 6px;
+}
+.weighs .in {
+  color: var(--quiet);
 }
 .minutes {
   display: grid;

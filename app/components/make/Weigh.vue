@@ -57,7 +57,8 @@ async function take(value: number): Promise<void> {
     isTyping.value = false
   }
 }
-const NEARLY = 0.02
+/** A weight this near to what is wanted is all of it; and no more lots than a glance takes in. */
+const [NEARLY, SHOWN_LOTS] = [0.02, 4]
 function takeShown(): void {
   if (isTyping.value && number.amount !== null) return void take(number.amount)
   if (isTyping.value) return
@@ -78,6 +79,8 @@ onBeforeUnmount(() => {
   if (bench.target === target) bench.target = null
 })
 usePedal(() => (scale.value?.steady ? bench.take('scale') : takeShown()))
+/** What none of its lots has. */
+const inNoLot = computed(() => of.outOf(perTake.value).find((x) => x.lotId === null)?.amount ?? 0)
 function openField(): void {
   isTyping.value = true
   text.amount = typed(perTake.value, fine.value, 1)
@@ -118,18 +121,20 @@ const lotText = (l: (typeof of.lots.value)[number]): string =>
       }}</span>
     </div>
     <div v-if="of.lots.value.length" class="lots" role="group" :aria-label="t('make.from')">
-      <v-btn
-        v-for="l in of.lots.value.slice(0, 4)"
+      <button
+        v-for="l in of.lots.value.slice(0, SHOWN_LOTS)"
         :key="l.id"
-        height="56"
-        :variant="l === of.ordered.value[0] ? 'outlined' : 'text'"
+        type="button"
         :aria-pressed="l === of.ordered.value[0]"
         :data-test="`lot-${l.id}`"
         @click="of.chosen.value = l.id"
-        >{{ t('make.fromLot', { lot: lotText(l) }) }}</v-btn
       >
+        {{ t('make.fromLot', { lot: lotText(l) }) }}
+      </button>
     </div>
-    <p v-else class="small quiet" data-test="no-lot">{{ t('make.noLot') }}</p>
+    <p v-if="inNoLot > 0" class="small quiet" data-test="no-lot">
+      {{ of.lots.value.length ? t('make.notAll', { left: amount(inNoLot, unit, 0) }) : t('make.noLot') }}
+    </p>
     <FieldAmountField
       v-if="isTyping"
       v-bind="bind('amount')"
@@ -201,6 +206,21 @@ h2 {
   display: flex;
   gap: 8px;
   flex-wrap: wrap;
+}
+.lots button {
+  min-height: 56px;
+  padding: 6px 16px;
+  border: 2px solid var(--rule);
+  border-radius: 14px;
+  background: none;
+  color: inherit;
+  font: 400 15px/1.3 var(--text);
+  text-align: left;
+  cursor: pointer;
+}
+.lots [aria-pressed='true'] {
+  border-color: var(--ink);
+  font-weight: 700;
 }
 .act-row {
   display: flex;

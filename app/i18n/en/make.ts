@@ -58,6 +58,7 @@ export const make = {
     lotLeft: '{left} left{until}',
     until: ', good until {day}',
     noLot: 'No lot of it is in the books: it is put down as such, and work goes on.',
+    notAll: '{left} of it are in no lot of the books.',
     typed: 'So much is in',
     itIsIn: '{amount} are in',
     takeTyped: 'It is in',

@@ -58,6 +58,7 @@ export const make = {
     lotLeft: '{left}{until}',
     until: ', bueno hasta el {day}',
     noLot: 'No hay ningún lote de esto en los libros: así se apunta, y el trabajo sigue.',
+    notAll: '{left} no están en ningún lote de los libros.',
     typed: 'Hay dentro',
     itIsIn: '{amount} dentro',
     takeTyped: 'Está dentro',
