@@ -2,6 +2,7 @@
 import { useMake } from '~/stores/make'
 
 useLive()
+useScanner()
 const make = useMake()
 const keys = ref(false)
 const find = ref(false)

@@ -1,6 +1,7 @@
 import { cooledTo, coolingMinutes } from '../process/kinetics'
 import { TWO_STAGE } from '../process/steps/cool'
 import { COLD_C } from '../safety/limits'
+import { standing, type BatchEvent } from './event'
 import type { Instant } from '../time'
 
 // What was hot has to be cold in time: readings against the clock. FDA Food Code 3-501.14 (memory): cooked, from 57 to
@@ -15,7 +16,7 @@ export interface Cooling {
    * - `cooling`: the clock runs;
    * - `passed`: cold in time;
    * - `first-missed`: not at 21 °C within two hours, and the six are not over: it may be heated to 74 °C once and
-   *   cooled again, where the authority allows;
+   *   cooled again, where the authority allows; the clock then runs anew;
    * - `missed`: it is thrown away
    */
   state: 'cooling' | 'passed' | 'first-missed' | 'missed'
@@ -28,6 +29,12 @@ export interface Cooling {
 const MS_PER_MIN = 60_000
 const minutes = (from: Instant, to: Instant): number => (Date.parse(to) - Date.parse(from)) / MS_PER_MIN
 const later = (at: Instant, min: number): Instant => new Date(Date.parse(at) + min * MS_PER_MIN).toISOString()
+
+/** What was read of a batch by the thermometer, in its order. */
+export const temperaturesIn = (events: readonly BatchEvent[]): TempReading[] =>
+  standing(events).flatMap((e) =>
+    e.kind === 'read' && e.reading.tempC !== undefined ? [{ at: e.at, tempC: e.reading.tempC }] : [],
+  )
 
 /** The share of the difference to its surroundings that is lost per minute: least squares through the first reading. */
 export function fittedRate(readings: readonly TempReading[], surroundingsC: number): number | null {
@@ -50,7 +57,7 @@ export function fittedRate(readings: readonly TempReading[], surroundingsC: numb
  */
 export function coolingOf(all: readonly TempReading[], surroundingsC: number, now: Instant): Cooling {
   const readings = [...all].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
-  const isCooked = readings[0]!.tempC >= TWO_STAGE.fromC
+  const isCooked = readings.some((r) => r.tempC >= TWO_STAGE.fromC)
   // It is at 57 °C some time after the last reading above it: the clock runs from that one, so that it is never late.
   const from = isCooked ? readings.findLast((r) => r.tempC >= TWO_STAGE.fromC)! : readings[0]!
   const since = readings.slice(readings.indexOf(from))
@@ -66,7 +73,7 @@ export function coolingOf(all: readonly TempReading[], surroundingsC: number, no
   if (!open) return { state: 'passed', next: null, expectedMin: null }
   const isOver = ({ by }: { by: Instant }): boolean => Date.parse(now) > Date.parse(by)
   if (isOver(open)) {
-    const isFirst = isCooked && open === stages[0] && !isOver(stages[1]!)
+    const isFirst = isCooked && open === stages[0] && !isOver(stages[1]!) && !wasReheated(readings)
     return { state: isFirst ? 'first-missed' : 'missed', next: null, expectedMin: null }
   }
   return {
@@ -74,6 +81,12 @@ export function coolingOf(all: readonly TempReading[], surroundingsC: number, no
     next: { ...open, leftMin: minutes(now, open.by) },
     expectedMin: expected(since, open.toC, surroundingsC, now),
   }
+}
+
+/** Hot, no longer hot, and hot again: that is allowed once. */
+function wasReheated(readings: readonly TempReading[]): boolean {
+  const isHot = readings.map((r) => r.tempC >= TWO_STAGE.fromC)
+  return isHot.some((hot, i) => hot && i > 0 && !isHot[i - 1] && isHot.slice(0, i).includes(true))
 }
 
 function expected(readings: readonly TempReading[], toC: number, surroundingsC: number, now: Instant): number | null {

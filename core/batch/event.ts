@@ -57,6 +57,8 @@ export type BatchEvent = Told &
     | { kind: 'read'; of: string; reading: StreamReading }
     | { kind: 'spilled'; of: string; massG: number }
     | { kind: 'note'; text: string }
+    /** the owner keeps what the clock of its cooling says is to be thrown away, and says why */
+    | { kind: 'overruled'; reason: string }
     /** a clock that somebody set, beside those of the steps */
     | { kind: 'timer'; minutes: number; name: string }
     /** somebody heard it ring: a timer, or what a step was begun by */

@@ -174,6 +174,14 @@ describe('a cooling log', () => {
     expect(coolingOf(second, 21, at(300))).toMatchObject({ state: 'cooling', next: { toC: 5 }, expectedMin: null })
     expect(coolingOf(second, 21, at(381)).state).toBe('missed')
   })
+  const reading = (m: number, tempC: number): TempReading => ({ at: at(m), tempC })
+  it('is heated once, and no second time; a cold reading before it was hot changes nothing', () => {
+    const slow = [reading(-30, 18), reading(0, 90), reading(130, 40)]
+    expect(coolingOf(slow, 1, at(150)).state).toBe('first-missed')
+    const again = [...slow, reading(160, 75)]
+    expect(coolingOf(again, 1, at(170))).toMatchObject({ state: 'cooling', next: { toC: 21, by: at(280) } })
+    expect(coolingOf([...again, reading(290, 30)], 1, at(290)).state).toBe('missed')
+  })
   it('has four hours where it was never hot', () => {
     const fresh = [{ at: at(0), tempC: 22 }]
     expect(coolingOf(fresh, 4, at(239))).toMatchObject({

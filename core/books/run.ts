@@ -87,6 +87,8 @@ export const tell: Book<Tell> = {
     const event = { ...told.event, id: told.id, at, by: '' } as BatchEvent
     const ended = endedBefore(run, event)
     if (ended) return refused(ended)
+    if (event.kind === 'overruled' && !state.teller.seesMoney)
+      return refused({ code: 'not-your-role', field: 'event', numbers: {} })
     const found = checkEvent(event, {
       planned: run.planned,
       events: run.events,
@@ -105,10 +107,16 @@ export const tell: Book<Tell> = {
   },
 }
 
-/** After its end nothing happens in a batch; what was told before it, and comes late, did. */
+/** What still happens once it is done: it cools on its shelf, and its clocks are heard. */
+const goesOn = (e: BatchEvent): boolean =>
+  ['note', 'heard', 'timer', 'overruled'].includes(e.kind) ||
+  (e.kind === 'read' && Object.keys(e.reading).join() === 'tempC')
+
+/** After its end nothing else happens in a batch; what was told before it, and comes late, did. */
 function endedBefore(run: RunNow, e: BatchEvent): Finding | null {
   const closed = closedBy(run.events)
   const reopens = closed !== null && e.kind === 'void' && e.event === closed.id
+  if (run.made && goesOn(e)) return null
   const end = run.made?.at ?? (reopens ? null : closed?.at)
   return end && Date.parse(e.at) >= Date.parse(end) ? { code: 'batch-ended', field: 'event', numbers: {} } : null
 }

@@ -14,6 +14,9 @@ export interface Equipment {
   powerW: number | null
   /** mL to the brim, of a jar and a fridge */
   capacityMl: number | null
+  /** g that a scale takes at once, and that it tells apart; left out by earlier releases */
+  capacityG?: number | null
+  stepG?: number | null
 }
 /** What is cooked, mixed and kept in. */
 export interface Pot {
@@ -28,6 +31,8 @@ export const RANGE = {
   power: rangeOf(CATALOGUE.heat.params, 'burnerW'),
   jar: rangeOf(CATALOGUE.blend.params, 'jarMl'),
   fridge: { least: 1000, most: 1e7 },
+  scale: { least: 50, most: 500_000 },
+  step: { least: 0.001, most: 1000 },
 } as const
 function rangeOf(specs: Specs, name: string): { least: number; most: number } {
   const spec = specs[name]!
@@ -36,18 +41,37 @@ function rangeOf(specs: Specs, name: string): { least: number; most: number } {
 }
 
 /** What is wrong with what is told of a piece: its field and a code; nothing where it is right. */
-export function checkEquipment({
-  kind,
-  powerW,
-  capacityMl,
-}: Omit<Equipment, 'name'>): { field: 'powerW' | 'capacityMl'; code: string; numbers: Record<string, number> }[] {
+export function checkEquipment(of: Omit<Equipment, 'name'>): Wrong[] {
+  const { kind, powerW, capacityMl } = of
+  if (kind === 'scale') return checkScale(of)
   const field = isRated(kind) ? 'powerW' : 'capacityMl'
-  const value = field === 'powerW' ? powerW : capacityMl
-  const { least, most } = isRated(kind) ? RANGE.power : kind === 'jar' ? RANGE.jar : RANGE.fridge
-  const code = `equipment-${field === 'powerW' ? 'power' : 'capacity'}`
-  return value !== null && value >= least && value <= most
-    ? []
-    : [{ field, code, numbers: { value: value ?? 0, least, most } }]
+  const range = isRated(kind) ? RANGE.power : kind === 'jar' ? RANGE.jar : RANGE.fridge
+  return within(field, field === 'powerW' ? powerW : capacityMl, range)
+}
+interface Wrong {
+  field: 'powerW' | 'capacityMl' | 'capacityG' | 'stepG'
+  code: string
+  numbers: Record<string, number>
+}
+const CODES = {
+  powerW: 'equipment-power',
+  capacityMl: 'equipment-capacity',
+  capacityG: 'scale-capacity',
+  stepG: 'scale-step',
+} as const
+function within(
+  field: Wrong['field'],
+  value: number | null | undefined,
+  range: { least: number; most: number },
+): Wrong[] {
+  const isIn = typeof value === 'number' && value >= range.least && value <= range.most
+  return isIn ? [] : [{ field, code: CODES[field], numbers: { value: value ?? 0, ...range } }]
+}
+/** A scale tells a hundredth of what it takes apart, and most tell a thousandth. */
+function checkScale({ capacityG, stepG }: Omit<Equipment, 'name'>): Wrong[] {
+  const capacity = within('capacityG', capacityG, RANGE.scale)
+  const most = Math.min(RANGE.step.most, (capacityG || RANGE.scale.most) / 100)
+  return [...capacity, ...within('stepG', stepG, { least: RANGE.step.least, most })]
 }
 
 /** A number of a step that the stand's own piece gave. */

@@ -50,6 +50,8 @@ const equipmentView = (r: Row<typeof Equipment>): EquipmentRow => ({
   kind: r.kind as EquipmentRow['kind'],
   powerW: toNumberOrNull(r.powerW),
   capacityMl: toNumberOrNull(r.capacityMl),
+  capacityG: toNumberOrNull(r.capacityG),
+  stepG: toNumberOrNull(r.stepG),
 })
 
 export async function listStands(tx: Read): Promise<Reply<'stands'>> {

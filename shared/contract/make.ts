@@ -56,6 +56,7 @@ export const batchEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('added'), to: stream, item: itemRef, amount, lotId, tempC, why: why.nullable() }),
   z.strictObject({ kind: z.literal('read'), of: stream, reading }),
   z.strictObject({ kind: z.literal('spilled'), of: stream, massG: z.number().min(0).max(1e6) }),
+  z.strictObject({ kind: z.literal('overruled'), reason: longText.min(1) }),
   z.strictObject({ kind: z.literal('note'), text: longText.min(1) }),
   z.strictObject({ kind: z.literal('timer'), minutes: z.number().positive().max(2880), name: z.string().max(80) }),
   z.strictObject({ kind: z.literal('heard'), of: id }),

@@ -140,6 +140,9 @@ export const equipment = z.object({
   powerW: z.number().nullable(),
   /** mL of a jar and of a fridge */
   capacityMl: z.number().nullable(),
+  /** g that a scale takes at once, and that it tells apart */
+  capacityG: z.number().nullable().default(null),
+  stepG: z.number().nullable().default(null),
   version,
 })
 export type Equipment = z.infer<typeof equipment>

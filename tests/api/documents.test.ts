@@ -118,6 +118,8 @@ describe('a piece of equipment', () => {
     [{ capacityMl: null }, ['capacityMl:equipment-capacity']],
     [{ kind: 'microwave', powerW: null }, ['powerW:equipment-power']],
     [{ kind: 'burner', powerW: 40_000 }, ['powerW:equipment-power']],
+    [{ kind: 'scale', capacityG: 5000 }, ['stepG:scale-step']],
+    [{ kind: 'scale', capacityG: 5000, stepG: 100 }, ['stepG:scale-step']],
     [{ kind: 'spoon' }, ['kind:field-invalid-value']],
     [{ standId: uuid() }, ['standId:not-found']],
   ])('%j is refused', async (over, codes) => expect(codesOf(await put(over))).toEqual(codes))

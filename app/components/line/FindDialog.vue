@@ -41,7 +41,13 @@ const all = computed((): Entry[] => [
   ...stops.value.map((s) => ({ id: `stop ${s.key}`, title: t(`stop.${s.key}`), kind: '', to: s.path })),
 ])
 const find = computed(() => finder(all.value))
-const found = computed(() => (text.value.trim() ? find.value(text.value) : all.value).slice(0, 8))
+const lotByCode = useLotByCode()
+/** The code of a label is a lot, and nothing else. */
+const byCode = computed((): Entry[] => {
+  const id = lotByCode(text.value)
+  return id ? [{ id, title: text.value.trim().toUpperCase(), kind: t('find.lot'), to: `/fruit/lot/${id}` }] : []
+})
+const found = computed(() => [...byCode.value, ...(text.value.trim() ? find.value(text.value) : all.value)].slice(0, 8))
 function go(to: string): void {
   // A dialog that is closing keeps its field for a moment: the next key is meant for the page.
   if (document.activeElement instanceof HTMLElement) document.activeElement.blur()

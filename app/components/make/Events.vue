@@ -64,6 +64,8 @@ function said(e: BatchEvent): string {
       return of('read', { list: readingOf(e.reading) })
     case 'spilled':
       return of('spilled', { amount: amount(e.massG, 'g', 0) })
+    case 'overruled':
+      return of('overruled', { reason: e.reason })
     case 'note':
       return e.text
     case 'timer':

@@ -110,7 +110,8 @@ const form = useSubmit(async () => {
             amount: view.made.outUnit === 'g' ? amount(view.made.outG, 'g', 0) : amount(view.made.outMl / 1000, 'L', 2),
           })
         }}
-        <NuxtLink :to="`/fruit/lot/${view.made.lotId}`">{{ t('make.toLot') }}</NuxtLink>
+        <NuxtLink :to="`/fruit/lot/${view.made.lotId}`">{{ t('make.toLot') }}</NuxtLink> ·
+        <NuxtLink :to="`/label/${view.made.lotId}`" data-test="print-label">{{ t('make.printLabel') }}</NuxtLink>
       </p>
       <div v-if="session.mayPlan && run.events.length" class="stack">
         <p class="small quiet">{{ t('make.totalIs') }}</p>
@@ -119,6 +120,7 @@ const form = useSubmit(async () => {
       </div>
     </section>
     <aside class="stack">
+      <MakeCooling :view="view" />
       <LazyMakeReadings v-if="view.run.events.some((e) => e.kind === 'read')" :view="view" />
       <section v-if="learned.length" class="sheet stack" data-test="learned">
         <h2>{{ t('make.taught') }}</h2>

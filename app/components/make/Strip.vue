@@ -79,6 +79,7 @@ async function set(minutes: number): Promise<void> {
         </li>
       </ul>
     </section>
+    <MakeCooling v-if="hand.view.value" :view="hand.view.value" />
     <section v-if="others.length" class="sheet">
       <h3>{{ t('make.beside') }}</h3>
       <ul class="plain">

@@ -105,6 +105,9 @@ const lotText = (l: (typeof of.lots.value)[number]): string =>
     <p v-if="first > 1" class="small" data-test="takes">
       {{ t('make.takes', { n: first, all: amount(weigh.rest, unit, 0) }) }}
     </p>
+    <p v-if="of.takes.value?.scale.name" class="small quiet" data-test="on-scale">
+      {{ t('make.onScale', { scale: of.takes.value.scale.name }) }}
+    </p>
     <p v-if="weigh.weighed" class="small quiet" data-test="so-far">
       {{ t('make.soFar', { is: amount(weigh.weighed, unit, 0), of: amount(weigh.wanted.value, unit, 0) }) }}
     </p>

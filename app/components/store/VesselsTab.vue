@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { EQUIPMENT_KINDS, isRated, type EquipmentKind } from '#shared/lists'
+import type { Equipment } from '#shared/contract'
 import type { FieldSpec } from '~/components/store/DocumentForm.vue'
 import { useCatalogue } from '~/stores/catalogue'
 import { useSession } from '~/stores/session'
@@ -20,6 +21,12 @@ const vesselFields = computed((): FieldSpec[] => [
 ])
 /** What is asked of a kind: a fridge is known by litres, a jar by what is printed on it. */
 function fieldsOf(kind: EquipmentKind): FieldSpec[] {
+  if (kind === 'scale')
+    return [
+      { key: 'name', label: t('store.name'), kind: 'text' },
+      { key: 'capacityG', label: t('store.scaleTakes'), kind: 'number', unit: 'kg', times: 0.001 },
+      { key: 'stepG', label: t('store.scaleStep'), kind: 'number', unit: 'g' },
+    ]
   const size: FieldSpec = isRated(kind)
     ? { key: 'powerW', label: t('store.power'), kind: 'number', unit: 'W', why: t(`store.powerOf.${kind}`) }
     : kind === 'fridge'
@@ -46,6 +53,8 @@ const newEquipment = computed(() => ({
   name: '',
   powerW: null,
   capacityMl: null,
+  capacityG: null,
+  stepG: null,
   version: 0,
 }))
 const without = <T extends { id: string }>({ id: _, ...rest }: T) => rest
@@ -54,8 +63,10 @@ function saved(): void {
   made.value++
   emit('saved')
 }
-const sizeOf = ({ powerW, capacityMl }: { powerW: number | null; capacityMl: number | null }): string =>
-  powerW === null ? amount(capacityMl ?? 0, 'mL') : amount(powerW, 'W', 0)
+const sizeOf = ({ powerW, capacityMl, capacityG, stepG }: Equipment): string => {
+  if (capacityG) return `${amount(capacityG / 1000, 'kg')}, ${amount(stepG ?? 0, 'g')}`
+  return powerW === null ? amount(capacityMl ?? 0, 'mL') : amount(powerW, 'W', 0)
+}
 </script>
 
 <template>

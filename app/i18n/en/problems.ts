@@ -254,6 +254,9 @@ export const problems = {
     'added-not-positive': 'Type how much was added, above 0.',
     'kept-not-positive': 'Type how much was kept, above 0, or do not keep it.',
     'equipment-power': '{value} W is no power of a burner or an oven: between {least} and {most} W.',
+    'scale-capacity': 'Type how much the scale takes at once: between {least_g} and {most_kg}.',
+    'scale-step':
+      'Type what the scale tells apart: between {least_g} and {most_g}, a hundredth of what it takes at the most.',
     'equipment-capacity': 'Type how much goes in: between {least_mL} and {most_mL}.',
     'pot-too-small':
       '{volumeMl} are too much for the largest vessel that suits, {what} ({capacityMl}). Make it in parts.',

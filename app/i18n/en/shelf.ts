@@ -218,6 +218,7 @@ export const shelf = {
     sort: 'Sorted {kg}: {parts}',
   },
   lot: {
+    label: 'Label',
     back: 'All fruit',
     came: 'came {day}, {who}',
     left: 'left',

@@ -84,6 +84,7 @@ export const ui = {
   },
   keypad: { back: 'Delete one', next: 'Next', done: 'Done' },
   find: {
+    lot: 'Lot',
     label: 'Find a drink, a fruit, a place',
     none: 'Nothing is called “{text}”. Try fewer letters, or another word for it.',
   },

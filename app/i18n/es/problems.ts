@@ -255,6 +255,9 @@ export const problems: typeof en = {
     'added-not-positive': 'Escribe cuánto se agregó, más de 0.',
     'kept-not-positive': 'Escribe cuánto se guardó, más de 0, o no lo guardes.',
     'equipment-power': '{value} W no es la potencia de una hornilla ni de un microondas: entre {least} y {most} W.',
+    'scale-capacity': 'Escribe cuánto toma la báscula de una vez: entre {least_g} y {most_kg}.',
+    'scale-step':
+      'Escribe lo que distingue la báscula: entre {least_g} y {most_g}, como mucho una centésima de lo que toma.',
     'equipment-capacity': 'Escribe cuánto cabe: entre {least_mL} y {most_mL}.',
     'pot-too-small':
       '{volumeMl} son demasiado para el mayor recipiente que sirve, {what} ({capacityMl}). Hazlo por partes.',

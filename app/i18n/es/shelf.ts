@@ -219,6 +219,7 @@ export const shelf: typeof en = {
     sort: 'Separados {kg}: {parts}',
   },
   lot: {
+    label: 'Etiqueta',
     back: 'Toda la fruta',
     came: 'llegó el {day}, {who}',
     left: 'queda',

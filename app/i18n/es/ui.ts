@@ -86,6 +86,7 @@ export const ui: typeof en = {
   },
   keypad: { back: 'Borrar uno', next: 'Siguiente', done: 'Listo' },
   find: {
+    lot: 'Lote',
     label: 'Busca una bebida, una fruta, un lugar',
     none: 'Nada se llama «{text}». Prueba con menos letras o con otra palabra.',
   },

@@ -54,6 +54,10 @@ const EQUIPMENT: [kind: EquipmentKind, name: string, powerW: number | null, capa
   ['jar', 'Large jar', null, 2000],
   ['fridge', 'Under the counter', null, 140_000],
 ]
+const SCALES: readonly (readonly [name: string, capacityG: number, stepG: number])[] = [
+  ['Bench scale', 15_000, 5],
+  ['Small scale', 500, 0.1],
+]
 const DAYS_BACK = 41
 const ZONE = 'Europe/Dublin'
 const SEED = 20260412
@@ -182,10 +186,12 @@ async function stands(owner: Who): Promise<[string, string]> {
       owner,
     ),
   )
+  const nothing = { powerW: null, capacityMl: null, capacityG: null, stepG: null }
+  const piece = { standId: first.id, ...nothing, version: 0 }
   for (const [kind, name, powerW, capacityMl] of EQUIPMENT)
-    await inTransaction((tx) =>
-      putEquipment(tx, uuid(), { standId: first.id, kind, name, powerW, capacityMl, version: 0 }, owner),
-    )
+    await inTransaction((tx) => putEquipment(tx, uuid(), { ...piece, kind, name, powerW, capacityMl }, owner))
+  for (const [name, capacityG, stepG] of SCALES)
+    await inTransaction((tx) => putEquipment(tx, uuid(), { ...piece, kind: 'scale', name, capacityG, stepG }, owner))
   return [first.id, second]
 }
 

@@ -532,6 +532,11 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0094-batch-of-run',
     sql: `ALTER TABLE batch ADD COLUMN IF NOT EXISTS run_id ${ID} NULL REFERENCES batch_run(id)`,
   },
+  // Scales, with what they take at once and what they tell apart.
+  {
+    name: '0095-equipment-scale',
+    sql: `ALTER TABLE equipment ADD COLUMN IF NOT EXISTS capacity_g ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS step_g ${AMOUNT} NULL`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -75,6 +75,8 @@ const EQUIPMENT = {
   name: text(80),
   powerW: amountOrNull,
   capacityMl: amountOrNull,
+  capacityG: amountOrNull,
+  stepG: amountOrNull,
   version: whole,
 }
 const SETTING = { name: named(40), value: json, version: whole }

@@ -126,6 +126,13 @@ async function corrected(newId: string): Promise<void> {
         }}
       </p>
       <PrepsLotLabel v-if="lot.kind === 'made'" :lot="lot" />
+      <NuxtLink
+        v-if="['made', 'opened', 'pressed'].includes(lot.kind)"
+        :to="`/label/${lot.id}`"
+        class="small"
+        data-test="to-label"
+        >{{ t('lot.label') }}</NuxtLink
+      >
       <p v-if="!lot.weighed" class="caution">{{ t('lot.notWeighed') }}</p>
       <template v-if="received">
         <FruitKiloStrip

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { coolingOf, standing, temperaturesIn } from '#core/batch'
+import { tcsReading } from '#core/safety'
+import { useAmounts } from '~/forms/useAmounts'
+import { useSession } from '~/stores/session'
+import { useMake, type RunView } from '~/stores/make'
+
+// What was warm has to be cold in time: what the thermometer read against the two stages and the four hours, the time
+// that is left, and what may be done where it was missed.
+const props = defineProps<{ view: RunView }>()
+const { t } = useI18n({ useScope: 'global' })
+const { amount, time, n } = useFormat()
+const session = useSession()
+const make = useMake()
+const now = useServerClock()
+/** Where it stands, °C: in ice water, in a fridge, on the bench. Common practice, no source. */
+const AROUND = { ice: 1, fridge: 4, bench: 21 } as const
+type Around = keyof typeof AROUND
+const around = ref<Around>('fridge')
+const aroundC = computed(() =>
+  around.value === 'bench' ? (session.stand?.roomC ?? AROUND.bench) : AROUND[around.value],
+)
+const readings = computed(() => temperaturesIn(props.view.run.events))
+const cooling = computed(() => (readings.value.length ? coolingOf(readings.value, aroundC.value, now.value) : null))
+/** Sour through and through, the clock is a good habit; what is not, or is not known, it binds. */
+const isBound = computed(() => {
+  const { pot, actual, run } = props.view
+  if (!pot) return true
+  const ph = actual.phRead.get(run.planned.output)
+  return tcsReading(pot.output, [...pot.bill.ingredients.keys()], 'open', ph).verdict !== 'not-tcs'
+})
+const isOverruled = computed(() => standing(props.view.run.events).some((e) => e.kind === 'overruled'))
+const stream = computed(
+  () => props.view.jobs.filter((j) => j.state === 'done').at(-1)?.step ?? props.view.run.planned.output,
+)
+const { number, text, bind } = useAmounts(['temp'])
+const reason = ref('')
+const form = useSubmit(async () => {
+  await make.tell(props.view.run.id, { kind: 'read', of: stream.value, reading: { tempC: number.temp! } })
+})
+async function put(): Promise<void> {
+  if (number.temp === null || !(await form.submit())) return
+  text.temp = ''
+}
+const keeping = useSubmit(async () => {
+  await make.tell(props.view.run.id, { kind: 'overruled', reason: reason.value.trim() })
+})
+const last = computed(() => readings.value.at(-1))
+</script>
+
+<template>
+  <section v-if="cooling" class="sheet stack" data-test="cooling" :data-state="cooling.state">
+    <h3>{{ t('make.cooling') }}</h3>
+    <p v-if="cooling.state === 'cooling' && cooling.next" data-test="cooling-next">
+      <span class="num left">{{ amount(Math.max(0, Math.floor(cooling.next.leftMin)), 'min', 0) }}</span>
+      {{ t('make.cool.left', { temp: amount(cooling.next.toC, '°C', 0), by: time(cooling.next.by) }) }}
+    </p>
+    <p v-if="cooling.state === 'cooling' && cooling.expectedMin !== null" class="small" data-test="cooling-expected">
+      {{ t('make.cool.expected', { min: n(cooling.expectedMin) }) }}
+    </p>
+    <p v-if="cooling.state === 'passed'" data-test="cooling-passed">{{ t('make.cool.passed') }}</p>
+    <p v-if="cooling.state === 'first-missed'" class="caution" role="alert">{{ t('make.cool.firstMissed') }}</p>
+    <template v-if="cooling.state === 'missed'">
+      <p v-if="isOverruled" class="caution">{{ t('make.cool.overruled') }}</p>
+      <p v-else class="caution" role="alert">{{ t(isBound ? 'make.cool.missed' : 'make.cool.missedSour') }}</p>
+      <form v-if="session.isOwner && !isOverruled" class="stack" @submit.prevent="keeping.submit()">
+        <v-text-field v-model="reason" :label="t('make.cool.why')" maxlength="200" data-test="overrule-why" />
+        <v-btn type="submit" height="56" :disabled="!reason.trim()" data-test="overrule">{{
+          t('make.cool.keep')
+        }}</v-btn>
+      </form>
+    </template>
+    <p class="small quiet">
+      <template v-if="last">{{
+        t('make.cool.last', { temp: amount(last.tempC, '°C', 1), time: time(last.at) })
+      }}</template>
+      {{ t(isBound ? 'make.cool.binds' : 'make.cool.sour') }}
+    </p>
+    <form v-if="cooling.state !== 'passed'" class="stack" novalidate @submit.prevent="put">
+      <FieldAmountField v-bind="bind('temp')" :label="t('make.temp')" unit="°C" device test="cool-temp" />
+      <v-select
+        v-model="around"
+        :items="(Object.keys(AROUND) as Around[]).map((value) => ({ value, title: t(`make.cool.${value}`) }))"
+        :label="t('make.cool.stands')"
+        data-test="cool-around"
+      />
+      <v-btn type="submit" height="56" :disabled="number.temp === null" data-test="cool-save">{{
+        t('make.putDown')
+      }}</v-btn>
+      <p v-if="form.said.value" class="caution" role="alert">{{ form.said.value }}</p>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+.left {
+  font-size: 28px;
+}
+</style>
