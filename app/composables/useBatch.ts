@@ -21,8 +21,13 @@ export function useBatch(id: string) {
   const doubts = shallowRef<ProblemField[]>([])
   const busy = ref(false)
   let asked: readonly EventBody[] = []
-  /** One after the other; the first that is refused, or asked about, ends it. */
-  async function tell(events: readonly EventBody[], confirm: string[] = []): Promise<boolean> {
+  let askedAt: string | null = null
+  /** One after the other; the first that is refused, or asked about, ends it. @param at when it was, if not now */
+  async function tell(
+    events: readonly EventBody[],
+    confirm: string[] = [],
+    at: string | null = null,
+  ): Promise<boolean> {
     // A second touch of the same button is no second event.
     if (busy.value) return false
     busy.value = true
@@ -30,11 +35,12 @@ export function useBatch(id: string) {
     doubts.value = []
     for (const [i, event] of events.entries()) {
       try {
-        await make.tell(id, event, confirm)
+        await make.tell(id, event, confirm, at)
       } catch (e) {
         if (!(e instanceof ApiProblem)) throw e
         if (e.code === 'needs-confirmation') {
           asked = events.slice(i)
+          askedAt = at
           doubts.value = e.errors
         } else said.value = ofError(e)
         busy.value = false
@@ -48,6 +54,7 @@ export function useBatch(id: string) {
     tell(
       asked,
       doubts.value.map((d) => d.code),
+      askedAt,
     )
   const mend = (): void => void (doubts.value = [])
   return { view, job, weigh, chosen, busy, said, doubts, tell, confirm, mend }

@@ -95,8 +95,13 @@ export const useMake = defineStore('make', () => {
    * put down, and sent while work goes on.
    * @throws ApiProblem with limits, or with doubts that nobody has confirmed
    */
-  async function tell(runId: string, event: EventBody, confirm: string[] = [], id = uuid()): Promise<void> {
-    const call = { params: { id: runId }, body: { id, event, confirm } }
+  async function tell(
+    runId: string,
+    event: EventBody,
+    confirm: string[] = [],
+    at: string | null = null,
+  ): Promise<void> {
+    const call = { params: { id: runId }, body: { id: uuid(), event, confirm, at } }
     refuseHere(fruit.tryOut('tell', call), confirm)
     await outbox.putDown('postRunEvent', { key: uuid(), ...call })
   }

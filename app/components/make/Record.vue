@@ -63,6 +63,9 @@ const form = useSubmit(async () => {
       <NuxtLink to="/make" class="small back">← {{ t('stop.make') }}</NuxtLink>
       <div class="spread">
         <h1>{{ run.name }}</h1>
+        <NuxtLink v-if="isUnderWay && view.jobs.length" :to="`/make/sheet/${run.id}`" data-test="on-paper">{{
+          t('make.sheet.open')
+        }}</NuxtLink>
         <v-btn v-if="isUnderWay" color="primary" height="56" data-test="to-run" @click="emit('run')">{{
           t('make.goOn')
         }}</v-btn>

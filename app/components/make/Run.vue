@@ -32,13 +32,16 @@ const last = computed(() => {
 async function undo(): Promise<void> {
   if (last.value) await tell([{ kind: 'void', event: last.value.id }])
 }
-const panel = ref<'different' | 'pot' | 'end' | null>(null)
+const panel = ref<'different' | 'pot' | 'end' | 'today' | null>(null)
 watch(
   () => [job.value?.step, weigh.value?.take],
   () => {
     if (panel.value === 'different') panel.value = null
   },
 )
+const { juices } = useTodaysJuice(hand)
+/** Before anything is mixed, what today's juice reads decides. */
+const hasJuice = computed(() => view.value !== null && view.value.planned !== null && juices.value.length > 0)
 const isAtEnd = computed(() => !isUnplanned.value && !job.value && !ask.of.value)
 const wipe = ref(false)
 </script>
@@ -77,6 +80,7 @@ const wipe = ref(false)
         {{ t('make.cannot') }} <DrinksLimitSentence :limit="view.limit" />
       </p>
       <MakePot v-if="panel === 'pot'" :hand="hand" @close="panel = null" />
+      <MakeToday v-else-if="panel === 'today'" :hand="hand" @close="panel = null" />
       <MakeUnplanned v-else-if="isUnplanned && panel !== 'end'" :hand="hand" @end="panel = 'end'" />
       <MakeEnd
         v-else-if="isAtEnd || panel === 'end'"
@@ -115,6 +119,9 @@ const wipe = ref(false)
           @click="panel = panel === 'different' ? null : 'different'"
           >{{ t('make.different') }}</v-btn
         >
+        <v-btn v-if="weigh && hasJuice" height="72" data-test="today-open" @click="panel = 'today'">{{
+          t('make.today-s.open')
+        }}</v-btn>
         <v-btn height="72" data-test="to-record" @click="emit('record')">{{ t('make.record') }}</v-btn>
         <v-btn v-if="!isAtEnd && !isUnplanned" height="72" data-test="end-early" @click="panel = 'end'">{{
           t('make.endNow')

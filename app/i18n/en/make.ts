@@ -177,6 +177,26 @@ export const make = {
     },
     readings: 'What was read',
     cooling: 'Cooling',
+    'today-s': {
+      open: 'Read today’s juice',
+      last: 'Read {day}: {brix} °Bx, {ta} g/100 mL of acid.',
+      noAcid:
+        'The acid of {list} was not read: it is taken as the fruit usually has it. Mix 100 mL first and taste it. A lemon’s °Bx is mostly acid, and is not taken as sugar.',
+      missed: 'With this fruit the sheet cannot be met: {list}. This comes nearest.',
+      same: 'It is as the sheet takes it: nothing changes.',
+      sheet: 'Sheet',
+      now: 'Today',
+      take: 'Weigh it so',
+    },
+    sheet: {
+      print: 'Print it',
+      why: 'Print it, write into its boxes, and type in here what was written. What is left empty went as it was planned.',
+      step: 'What, and step by step',
+      written: 'Weighed',
+      who: 'Who:',
+      save: 'Put it all down',
+      open: 'On paper',
+    },
     cool: {
       left: 'left to be at {temp}, by {by}',
       expected: 'By its readings it is there in about {min} min.',

@@ -176,6 +176,26 @@ export const make = {
     },
     readings: 'Lo que se leyó',
     cooling: 'Enfriado',
+    'today-s': {
+      open: 'Leer el jugo de hoy',
+      last: 'Leído {day}: {brix} °Bx, {ta} g/100 mL de ácido.',
+      noAcid:
+        'No se leyó el ácido de {list}: se toma el que suele tener la fruta. Mezcla primero 100 mL y pruébalos. Los °Bx de un limón son casi todo ácido, y no se toman por azúcar.',
+      missed: 'Con esta fruta no se llega a la ficha: {list}. Esto es lo más cercano.',
+      same: 'Está como lo toma la ficha: no cambia nada.',
+      sheet: 'Ficha',
+      now: 'Hoy',
+      take: 'Pesarlo así',
+    },
+    sheet: {
+      print: 'Imprimirla',
+      why: 'Imprímela, escribe en sus casillas y pasa aquí lo escrito. Lo que quede vacío fue como estaba previsto.',
+      step: 'Qué, y paso a paso',
+      written: 'Pesado',
+      who: 'Quién:',
+      save: 'Apuntarlo todo',
+      open: 'En papel',
+    },
     cool: {
       left: 'quedan para llegar a {temp}, antes de las {by}',
       expected: 'Según sus lecturas llega en unos {min} min.',
