@@ -1,6 +1,7 @@
-import { asRecipe, type EventBody } from '#core/batch'
+import { asRecipe, standing, type EventBody } from '#core/batch'
 import { lastDayOf, useByOf } from '#core/preps'
 import { itemKey, type RecipeDocument } from '#core/recipe'
+import { TAP } from '#core/substances'
 import { dayOf } from '#core/time'
 import type { Place } from '#shared/lists'
 import { useDrinks } from '~/stores/drinks'
@@ -41,9 +42,15 @@ export function useEndBatch(view: () => RunView) {
     )
   })
   /** What was weighed out of no lot. */
-  const inNoBook = computed(() =>
-    view().run.events.flatMap((e) => ('amount' in e && !e.took && e.amount.value > 0 ? [e] : [])),
-  )
+  const inNoBook = computed((): string[] => {
+    const { run, actual } = view()
+    const takes = new Map(actual.document.steps.flatMap((s) => (s.op === 'take' ? [[s.out, itemKey(s.item)]] : [])))
+    const keys = standing(run.events).flatMap((e) => {
+      const isOfNone = 'amount' in e && e.amount.value > 0 && !run.events.find((x) => x.id === e.id)?.took
+      return isOfNone ? ('item' in e ? itemKey(e.item) : (takes.get(e.take) ?? [])) : []
+    })
+    return [...new Set(keys)].filter((key) => key !== TAP)
+  })
   const keeps = (place: Place) => {
     const { pot } = view()
     return pot && useByOf(pot, place, { brix: pot.jug.brix.value })

@@ -6,6 +6,7 @@ import type { Batch, Run } from '#shared/contract'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
 import { useOutbox } from './outbox'
+import { useSession } from './session'
 import { refuseHere, uuid } from '~/utils/api'
 
 export type RunState = 'under-way' | 'done' | 'thrown' | 'draft'
@@ -32,6 +33,7 @@ export const useMake = defineStore('make', () => {
   const fruit = useFruit()
   const drinks = useDrinks()
   const outbox = useOutbox()
+  const session = useSession()
 
   function tried(
     run: Run,
@@ -91,6 +93,15 @@ export const useMake = defineStore('make', () => {
   )
 
   /**
+   * Now, and after all that this tablet knows of the batch: whatever its clock says, what is told here follows on what
+   * was seen here.
+   */
+  function momentIn(runId: string): string {
+    const seen = byId.value.get(runId)?.run.events ?? []
+    const last = Math.max(0, ...seen.map((e) => Date.parse(e.at)))
+    return new Date(Math.max(session.now().getTime(), last + 1)).toISOString()
+  }
+  /**
    * What happened is told: booked here first, so that what cannot be is said without a connection; resolved once it is
    * put down, and sent while work goes on.
    * @throws ApiProblem with limits, or with doubts that nobody has confirmed
@@ -101,7 +112,7 @@ export const useMake = defineStore('make', () => {
     confirm: string[] = [],
     at: string | null = null,
   ): Promise<void> {
-    const call = { params: { id: runId }, body: { id: uuid(), event, confirm, at } }
+    const call = { params: { id: runId }, body: { id: uuid(), event, confirm, at: at ?? momentIn(runId) } }
     refuseHere(fruit.tryOut('tell', call), confirm)
     await outbox.putDown('postRunEvent', { key: uuid(), ...call })
   }

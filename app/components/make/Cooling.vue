@@ -35,13 +35,16 @@ const stream = computed(
   () => props.view.jobs.filter((j) => j.state === 'done').at(-1)?.step ?? props.view.run.planned.output,
 )
 const { number, text, bind } = useAmounts(['temp'])
+const at = ref<string | null>(null)
 const reason = ref('')
 const form = useSubmit(async () => {
-  await make.tell(props.view.run.id, { kind: 'read', of: stream.value, reading: { tempC: number.temp! } })
+  const reading = { tempC: number.temp! }
+  await make.tell(props.view.run.id, { kind: 'read', of: stream.value, reading }, [], at.value)
 })
 async function put(): Promise<void> {
   if (number.temp === null || !(await form.submit())) return
   text.temp = ''
+  at.value = null
 }
 const keeping = useSubmit(async () => {
   await make.tell(props.view.run.id, { kind: 'overruled', reason: reason.value.trim() })
@@ -85,6 +88,7 @@ const last = computed(() => readings.value.at(-1))
         :label="t('make.cool.stands')"
         data-test="cool-around"
       />
+      <FieldMore :label="t('make.cool.earlier')" test="cool-earlier"><FieldWhen v-model="at" /></FieldMore>
       <v-btn type="submit" height="56" :disabled="number.temp === null" data-test="cool-save">{{
         t('make.putDown')
       }}</v-btn>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { itemKey } from '#core/recipe'
 import { PLACES, type Place } from '#shared/lists'
 import type { BatchInHand } from '~/composables/useBatch'
 import { useAmounts } from '~/forms/useAmounts'
@@ -74,12 +73,6 @@ const others = computed(() =>
     .map(([, sentence]) => sentence),
 )
 const keeps = computed(() => ending.keeps(place.value))
-/** What an event put in: by itself, or as its take of the plan. */
-function ofEvent(e: (typeof ending.inNoBook.value)[number]): string {
-  if ('item' in e) return itemKey(e.item)
-  const take = view.value.actual.document.steps.find((s) => s.out === e.take)
-  return take?.op === 'take' ? itemKey(take.item) : ''
-}
 </script>
 
 <template>
@@ -89,9 +82,9 @@ function ofEvent(e: (typeof ending.inNoBook.value)[number]): string {
       <v-btn v-if="early || isUnplanned" height="56" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <section v-if="!isUnplanned" class="asked">
-      <h3>{{ t('make.notWeighed') }}</h3>
       <p v-if="!ending.unweighed.value.length" class="small quiet">{{ t('make.allWeighed') }}</p>
-      <ul v-else class="plain">
+      <h3 v-else>{{ t('make.notWeighed') }}</h3>
+      <ul v-if="ending.unweighed.value.length" class="plain">
         <li v-for="u in ending.unweighed.value" :key="u.take" :data-test="`unweighed-${u.take}`">
           <span
             ><b class="num">{{ amount(u.amount.value, u.amount.unit, 0) }}</b> {{ name(u.key) }}</span
@@ -107,7 +100,7 @@ function ofEvent(e: (typeof ending.inNoBook.value)[number]): string {
       </ul>
       <p class="small">{{ t('make.moreInIt') }}</p>
       <p v-if="ending.inNoBook.value.length" class="small quiet" data-test="no-book">
-        {{ t('make.inNoBook', { list: [...new Set(ending.inNoBook.value.map((e) => name(ofEvent(e))))].join(', ') }) }}
+        {{ t('make.inNoBook', { list: ending.inNoBook.value.map(name).join(', ') }) }}
       </p>
     </section>
     <template v-if="isUnplanned">

@@ -28,6 +28,8 @@ const clock = computed(() => view.value.clocks.find((c) => c.step === props.job.
 const lasting = (min: number): string => (min >= 2 ? amount(Math.round(min), 'min', 0) : `${n(min * 60)} s`)
 const cautions = computed(() => done.value?.result.cautions ?? [])
 const litres = (ml: number): string => amount(ml / 1000, 'L', 2)
+/** The figure above says them. */
+const SHOWN_ABOVE = ['minutes', 'toVolumeMl']
 async function go(): Promise<void> {
   const { step: of, state } = props.job
   await props.hand.tell([{ kind: state === 'to-do' && goesByItself.value ? 'begun' : 'done', step: of }])
@@ -60,7 +62,7 @@ usePedal(go)
           : t('make.earliest', { from: time(job.ready.fromAt) })
       }}
     </p>
-    <PrepsStepNumbers v-if="step" :step="step" :kind="kind" :editable="false" :all="false" />
+    <PrepsStepNumbers v-if="step" :step="step" :kind="kind" :editable="false" :all="false" :without="SHOWN_ABOVE" />
     <p v-if="done && !filler" class="small quiet">
       {{ t('make.comesTo', { ml: litres(volumeMl(done.result.out)), temp: amount(done.result.out.tempC, '°C', 0) }) }}
     </p>

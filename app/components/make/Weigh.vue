@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { EventBody, Job, Weigh } from '#core/batch'
+import { TAP } from '#core/substances'
 import { isMassUnit } from '#core/units'
 import { useAmounts } from '~/forms/useAmounts'
 import type { BatchInHand } from '~/composables/useBatch'
@@ -80,7 +81,9 @@ onBeforeUnmount(() => {
 })
 usePedal(() => (scale.value?.steady ? bench.take('scale') : takeShown()))
 /** What none of its lots has. */
-const inNoLot = computed(() => of.outOf(perTake.value).find((x) => x.lotId === null)?.amount ?? 0)
+const inNoLot = computed(() =>
+  of.key.value === TAP ? 0 : (of.outOf(perTake.value).find((x) => x.lotId === null)?.amount ?? 0),
+)
 function openField(): void {
   isTyping.value = true
   text.amount = typed(perTake.value, fine.value, 1)

@@ -4,14 +4,23 @@ import { isAsked, isChoice, isNumber, kebab, type Spec, type StepKind } from '#c
 import type { MakingStep } from '#core/recipe'
 
 // The numbers of a step, to be typed over; those without a usual value always, the others once somebody opens them.
-const props = defineProps<{ step: MakingStep; kind: StepKind; editable: boolean; all: boolean }>()
+const props = defineProps<{
+  step: MakingStep
+  kind: StepKind
+  editable: boolean
+  all: boolean
+  /** numbers that are shown elsewhere */
+  without?: readonly string[]
+}>()
 const emit = defineEmits<{ change: [numbers: Record<string, unknown>] }>()
 const { t, te } = useI18n({ useScope: 'global' })
 const { n, amount, typed } = useFormat()
 
 const values = computed(() => props.step as unknown as Record<string, number | string | undefined>)
 const specs = computed(() =>
-  Object.entries<Spec>(props.kind.params).filter(([key]) => isAsked(props.kind.params, key, values.value)),
+  Object.entries<Spec>(props.kind.params).filter(
+    ([key]) => isAsked(props.kind.params, key, values.value) && !props.without?.includes(key),
+  ),
 )
 const isMain = ([key, spec]: [string, Spec]): boolean =>
   values.value[key] !== undefined || (isNumber(spec) && spec.default === undefined && !spec.optional)

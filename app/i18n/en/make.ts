@@ -214,6 +214,7 @@ export const make = {
       binds:
         'From 57 to 21 °C within two hours and to 5 °C within six; what was mixed at room temperature within four. Local codes decide.',
       sour: 'By its estimated pH the clock does not bind it; cold all the same.',
+      earlier: 'It was read earlier',
       stands: 'It stands',
       ice: 'in ice water',
       fridge: 'in the fridge',

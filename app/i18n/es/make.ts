@@ -213,6 +213,7 @@ export const make = {
       binds:
         'De 57 a 21 °C en dos horas y a 5 °C en seis; lo mezclado a temperatura ambiente, en cuatro. Deciden las normas locales.',
       sour: 'Según su pH estimado el reloj no la obliga; fría de todos modos.',
+      earlier: 'Se leyó antes',
       stands: 'Está',
       ice: 'en agua con hielo',
       fridge: 'en la nevera',
