@@ -1,5 +1,5 @@
 import { contextOfToday, findAmounts, type Found } from '#core/balance'
-import type { EventBody } from '#core/batch'
+import { cupOf, type EventBody } from '#core/batch'
 import type { Observed } from '#core/process'
 import { fillsUp, itemKey, type TakeStep } from '#core/recipe'
 import { useCatalogue } from '~/stores/catalogue'
@@ -49,21 +49,27 @@ export function useTodaysJuice(hand: BatchInHand) {
         return { take, key, lastRead }
       }),
   )
+  /** cups that the batch was asked about as */
+  const asked = ref(1)
   /** The sheet's figures, with today's juice: as near as what is not in yet can bring it. */
   async function find(readings: Readonly<Record<string, Observed>>): Promise<void> {
     const sheet = view.value.planned!.jug
-    const doc = view.value.actual.document
+    const { document: cup, times } = cupOf(view.value.actual.document, sheet.volume.value)
+    asked.value = times
     const evaluate = triesIn(contextOfToday(drinks.contextOfRun(view.value.run), readings))
     const bounds = Object.fromEntries(
-      massesOf().map(({ take, massG }) => [take, { leastG: massG / FARTHEST, mostG: massG * FARTHEST }]),
+      massesOf().map(({ take, massG }) => [
+        take,
+        { leastG: massG / times / FARTHEST, mostG: (massG / times) * FARTHEST },
+      ]),
     )
     await finding.find((solve) =>
       findAmounts(
-        doc,
+        cup,
         {
           wanted: { sweetness: sheet.sweetness.value, ta: sheet.ta.value },
           moment: 'jug',
-          volumeMl: sheet.volume.value,
+          volumeMl: sheet.volume.value / times,
           bounds,
           held: new Set(view.value.actual.told),
         },
@@ -85,7 +91,7 @@ export function useTodaysJuice(hand: BatchInHand) {
       const step = takes.value.find((s) => s.out === take)
       const own = found.tried.evaluation.bill.own.find((o) => o.stream === take)
       if (!step || !own || !(massG > 0)) return []
-      const is = (step.amount.value * own.mass.value) / massG
+      const is = (step.amount.value * own.mass.value * asked.value) / massG
       const isSame = Math.abs(is - step.amount.value) <= NOTICED * step.amount.value
       return isSame ? [] : [{ take, key: itemKey(step.item), unit: step.amount.unit, was: step.amount.value, is }]
     })

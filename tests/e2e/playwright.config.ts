@@ -45,6 +45,7 @@ export default defineConfig({
         'paste.spec.ts',
         'work.spec.ts',
         'clock.spec.ts',
+        'make.spec.ts',
       ],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
     },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { swapsFor, takenLayers, tasteGroupOf, type Swap, type TasteGroup } from '#core/balance'
-import type { EventBody, Weigh } from '#core/batch'
+import { cupOf, type EventBody, type Weigh } from '#core/batch'
 import { fillsUp, isPoured, itemKey, itemsOf, type ItemRef } from '#core/recipe'
 import type { BatchInHand } from '~/composables/useBatch'
 import { useAmounts } from '~/forms/useAmounts'
@@ -21,9 +21,10 @@ const { triesIn } = useTries()
 const { costOf } = useCorrection()
 const finding = useFind<Swap[]>()
 const lots = useLotsOf()
-const [SHOWN, MOST_TRIED] = [4, 12]
+const [SHOWN, MOST_TRIED, NOTICED] = [4, 12, 0.005]
 const view = computed(() => props.hand.view.value!)
 const document = computed(() => view.value.actual.document)
+const cup = computed(() => cupOf(document.value, view.value.planned?.jug.volume.value ?? 1))
 /** A layer of the drink can be weighed against the others; what goes into a step before it is just taken instead. */
 const isLayer = computed(
   () =>
@@ -53,16 +54,21 @@ async function find(): Promise<void> {
   const held = new Set(view.value.actual.told)
   const tries = triesIn(drinks.contextOfRun(view.value.run))
   const evaluate = (doc: Parameters<typeof tries>[0]) => ({ ...tries(doc), cost: null })
-  await finding.find((solve) => swapsFor(document.value, props.weigh.take, candidates, groupOf, evaluate, solve, held))
+  await finding.find((solve) =>
+    swapsFor(cup.value.document, props.weigh.take, candidates, groupOf, evaluate, solve, held),
+  )
 }
-const massOf = (s: Swap): number => s.tried.evaluation.bill.own.find((o) => itemKey(o.item) === s.key)?.mass.value ?? 0
+const massOf = (s: Swap): number =>
+  cup.value.times * s.tried.evaluation.bill.own.find((o) => itemKey(o.item) === s.key)?.mass.value ?? 0
 /** Layers that give way, with what they are to be now. */
 const others = (s: Swap): { take: string; name: string; massG: number }[] =>
   s.tried.evaluation.bill.own.flatMap((o) => {
     const before = view.value.evaluation?.bill.own.find((b) => b.stream === o.stream)
-    if (!before || before.item === s.item || Math.abs(before.mass.value - o.mass.value) < 0.5) return []
+    const massG = o.mass.value * cup.value.times
+    // What moves by less than a scale tells apart stays.
+    if (!before || Math.abs(before.mass.value - massG) < NOTICED * massG) return []
     if (view.value.actual.told.has(o.stream) || o.stream === fillsUp(document.value)) return []
-    return [{ take: o.stream, name: name(itemKey(o.item)), massG: o.mass.value }]
+    return [{ take: o.stream, name: name(itemKey(o.item)), massG }]
   })
 function costChange(s: Swap): number | null {
   const [now, before] = [costOf(s.key, massOf(s)), costOf(itemKey(props.weigh.item), wantedG.value)]

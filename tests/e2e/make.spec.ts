@@ -1,0 +1,310 @@
+import {
+  BarcodeFormat,
+  BinaryBitmap,
+  DecodeHintType,
+  HybridBinarizer,
+  MultiFormatReader,
+  RGBLuminanceSource,
+} from '@zxing/library'
+import type { Page } from '@playwright/test'
+import { answered, asCrew, asOwner, chooseFrom, expect, input, shown, test } from './steps'
+
+// A morning of batches: by two people on two tablets, one of them without a connection for a while.
+
+const due = (page: Page, name: string) => page.locator('[data-test=due]', { hasText: name })
+const runUrl = /\/make\/[0-9a-f-]{36}$/
+async function begin(page: Page, name: string): Promise<string> {
+  await page.goto('/make')
+  await due(page, name).getByRole('button', { name: 'Begin' }).click()
+  await page.locator('[data-test=begin]').click()
+  await expect(page).toHaveURL(runUrl)
+  await expect(page.locator('[data-test=run] h1')).toContainText(name)
+  return page.url()
+}
+const toWeigh = (page: Page) => page.locator('[data-test=weigh] h2')
+/** It is in as it stands in large figures; the next thing is asked for. */
+async function takeIn(page: Page, name: string): Promise<void> {
+  await expect(toWeigh(page)).toHaveText(name)
+  await page.locator('[data-test=take]').click()
+  await expect(page.locator('[data-test=weigh] h2', { hasText: name })).toHaveCount(0)
+}
+async function onShelf(page: Page, amount: string): Promise<void> {
+  await input(page, 'end-out').fill(amount)
+  await answered(page, '/batches', () => page.locator('[data-test=end-save]').click())
+  await expect(page.locator('[data-test=came-out]')).toBeVisible()
+}
+/** The page is kept on the tablet once its service worker is in charge. */
+async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(async () => (await navigator.serviceWorker.ready).active?.state === 'activated')
+  await page.reload()
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+}
+/** What a decoder that is not ours reads off the bars. */
+async function decoded(page: Page): Promise<string> {
+  const image = page.locator('[data-test=barcode]').first()
+  const { data, width, height } = await image.evaluate(async (img: HTMLImageElement) => {
+    await img.decode()
+    const canvas = document.createElement('canvas')
+    canvas.width = img.naturalWidth * 2
+    canvas.height = img.naturalHeight * 2
+    const pen = canvas.getContext('2d')!
+    pen.fillStyle = '#fff'
+    pen.fillRect(0, 0, canvas.width, canvas.height)
+    pen.drawImage(img, 0, 0, canvas.width, canvas.height)
+    const { data } = pen.getImageData(0, 0, canvas.width, canvas.height)
+    const grey = Array.from({ length: canvas.width * canvas.height }, (_, i) => data[i * 4]!)
+    return { data: grey, width: canvas.width, height: canvas.height }
+  })
+  const bitmap = new BinaryBitmap(
+    new HybridBinarizer(new RGBLuminanceSource(new Uint8ClampedArray(data), width, height)),
+  )
+  const hints = new Map([[DecodeHintType.POSSIBLE_FORMATS, [BarcodeFormat.CODE_128]]])
+  return new MultiFormatReader().decode(bitmap, hints).getText()
+}
+
+test('a prep and two drinks by two people, one of them without a connection for half of it', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000)
+  await asCrew(page)
+  await settled(page)
+  const other = await (await browser.newContext({ locale: 'en-GB', timezoneId: 'Europe/Dublin' })).newPage()
+  await asOwner(other)
+
+  await test.step('a prep from the plan: weighed, dissolved, onto the shelf with its lot', async () => {
+    await begin(page, 'Simple syrup')
+    await takeIn(page, 'White sugar')
+    await expect(page.locator('[data-test=pot-now]')).not.toContainText('0.00 L')
+    // What was told is taken back by whoever told it.
+    await page.locator('[data-test=undo]').click()
+    await expect(toWeigh(page)).toHaveText('White sugar')
+    await takeIn(page, 'White sugar')
+    await takeIn(page, 'Water')
+    await expect(page.locator('[data-test=end-sign]')).toContainText('No crystals')
+    await page.locator('[data-test=done]').click()
+    await onShelf(page, '1600')
+    await expect(page.locator('[data-test=planned-actual]')).toContainText('White sugar')
+    await page.goto('/make')
+    await expect(due(page, 'Simple syrup').locator('[data-test=made]')).toBeVisible()
+  })
+
+  let melon = ''
+  await test.step('a drink without a connection: weighed, reloaded, gone on with', async () => {
+    await page.context().setOffline(true)
+    melon = await begin(page, 'Melon lime agua fresca')
+    const first = await toWeigh(page).innerText()
+    await takeIn(page, first)
+    await page.reload()
+    await expect(toWeigh(page)).not.toHaveText(first)
+    const second = await toWeigh(page).innerText()
+    await takeIn(page, second)
+    await expect(page.locator('[data-test=unsent]')).toContainText('not sent')
+    await other.goto('/make')
+    await expect(due(other, 'Melon lime agua fresca').getByRole('button', { name: 'Begin' })).toBeVisible()
+    await page.context().setOffline(false)
+    await expect(other.locator('[data-test=run-card]', { hasText: 'Melon lime' })).toBeVisible({ timeout: 12_000 })
+  })
+
+  await test.step('two people on one batch: each sees what the other does, and done twice is done once', async () => {
+    await other.locator('[data-test=run-card]', { hasText: 'Melon lime' }).getByRole('link').click()
+    await expect(toWeigh(other)).toHaveText(await toWeigh(page).innerText())
+    for (let i = 0; i < 4 && (await other.locator('[data-test=take]').count()); i++)
+      await takeIn(other, await toWeigh(other).innerText())
+    await expect(page.locator('[data-test=done]')).toBeVisible({ timeout: 12_000 })
+    await Promise.all([page.locator('[data-test=done]').click(), other.locator('[data-test=done]').click()])
+    for (const tablet of [page, other]) await expect(tablet.locator('[data-test=end-form]')).toBeVisible()
+    await onShelf(other, '14500')
+    await expect(page.locator('[data-test=record]')).toBeVisible({ timeout: 12_000 })
+    await expect(page.locator('[data-test=events]')).toContainText('told a second time: no effect')
+  })
+  await other.context().close()
+  expect(melon).toMatch(runUrl)
+})
+
+test('a short fruit swapped, today’s juice, a pot that came out sour, and what went in as the next standard', async ({
+  page,
+}) => {
+  test.setTimeout(240_000)
+  await asOwner(page)
+  await begin(page, 'Rhubarb lemon cooler')
+
+  await test.step('what today’s juice reads decides what is weighed', async () => {
+    const before = await shown(page, '[data-test=to-add] .num')
+    await page.locator('[data-test=today-open]').click()
+    await input(page, 'juice-brix-rhubarb-juice').fill('9')
+    await expect(page.locator('[data-test=no-acid-read]')).toContainText('The acid of Rhubarb juice was not read')
+    await input(page, 'juice-ta-rhubarb-juice').fill('1.9')
+    await page.locator('[data-test=juice-work]').click()
+    await expect(page.locator('[data-test=amended-rhubarb-juice]')).toBeVisible({ timeout: 20_000 })
+    await page.locator('[data-test=juice-take]').click()
+    await expect(page.locator('[data-test=weigh]')).toBeVisible()
+    expect(await shown(page, '[data-test=to-add] .num')).not.toBe(before)
+    await takeIn(page, 'Rhubarb juice')
+  })
+
+  await test.step('lemon is short: something else holds the drink in its place', async () => {
+    await expect(toWeigh(page)).toHaveText('Lemon juice')
+    await page.locator('[data-test=different]').click()
+    await page.locator('[data-test=swap-find]').click()
+    const lime = page.locator('[data-test=swap-lime-juice]')
+    await expect(lime).toContainText('Lime juice', { timeout: 40_000 })
+    await page.locator('[data-test=take-swap-lime-juice]').click()
+    await expect(page.locator('[data-test=different-panel]')).toHaveCount(0)
+    await expect(toWeigh(page)).not.toHaveText('Lemon juice')
+  })
+
+  await test.step('a slip of the point is asked about, and what was typed stays', async () => {
+    await page.locator('[data-test=other-amount]').click()
+    const wanted = Number(await input(page, 'weigh-amount').inputValue())
+    await input(page, 'weigh-amount').fill(String(wanted * 10))
+    await page.locator('[data-test=take]').click()
+    await expect(page.locator('[data-test=run-said], [data-test=doubt]')).toBeVisible()
+    await expect(input(page, 'weigh-amount')).toHaveValue(String(wanted * 10))
+    await input(page, 'weigh-amount').fill(String(wanted))
+    await page.locator('[data-test=take]').click()
+    await expect(page.locator('[data-test=doubt]')).toHaveCount(0)
+  })
+
+  await test.step('the pot is too sour: the least that brings it right goes in, and is put down', async () => {
+    for (let i = 0; i < 4 && (await page.locator('[data-test=take]').count()); i++)
+      await takeIn(page, await toWeigh(page).innerText())
+    await page.locator('[data-test=done]').click()
+    await expect(page.locator('[data-test=end-form]')).toBeVisible()
+    await page.locator('[data-test=open-pot]').click()
+    await input(page, 'read-ta').fill('1.3')
+    await page.locator('[data-test=read-save]').click()
+    await expect(page.locator('[data-test=pot-ta]')).toContainText('1.30')
+    await page.locator('[data-test=word-too-sour]').click()
+    await page.locator('[data-test=fix-find]').click()
+    const sugar = page.locator('[data-test=fixed-white-sugar]')
+    await expect(sugar).toBeVisible({ timeout: 20_000 })
+    const ratio = await shown(page, '[data-test=pot-ratio] td:last-child')
+    await sugar.click()
+    await expect(sugar).toHaveCount(0)
+    expect(await shown(page, '[data-test=pot-ratio] td:last-child')).toBeGreaterThan(ratio)
+    await page.locator('[data-test=close-pot]').click()
+  })
+
+  await test.step('what went in, all told, is a draft of the next standard', async () => {
+    await onShelf(page, '19500')
+    await expect(page.locator('[data-test=planned-actual]')).toContainText('Lime juice')
+    await answered(page, '/recipes/', () => page.locator('[data-test=as-recipe]').click())
+    await expect(page).toHaveURL(/\/drinks\//)
+    await expect(page.locator('[data-test=layers], main')).toContainText('Lime juice')
+    const number = await page
+      .getByText(/standard \d/)
+      .first()
+      .innerText()
+    await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
+    await expect(page.getByText(number)).toHaveCount(0)
+  })
+})
+
+test('a cooling log that passes and one that does not; labels; a pot from nothing', async ({ page }) => {
+  test.setTimeout(180_000)
+  await asOwner(page)
+  const read = async (temp: string, time: string): Promise<void> => {
+    await input(page, 'cool-temp').fill(temp)
+    if (!(await input(page, 'when-time').isVisible())) await page.locator('[data-test=cool-earlier]').click()
+    await input(page, 'when-time').fill(time)
+    await page.locator('[data-test=cool-save]').click()
+    await expect(input(page, 'cool-temp')).toHaveValue('')
+  }
+  const log = page.locator('[data-test=cooling]')
+
+  await test.step('from nothing: bags are weighed before and after, and the end is a draft', async () => {
+    await page.goto('/make')
+    await page.locator('[data-test=begin-nothing]').click()
+    await input(page, 'begin-name').fill('As always')
+    await page.locator('[data-test=begin]').click()
+    await expect(page.locator('[data-test=unplanned]')).toBeVisible()
+    await chooseFrom(page, 'unplanned-item', /^\s*Water/)
+    await input(page, 'unplanned-grams').fill('4000')
+    await page.locator('[data-test=unplanned-add]').click()
+    await expect(page.locator('.in-it li')).toHaveCount(1)
+    await chooseFrom(page, 'unplanned-item', /^\s*White sugar/)
+    await page.locator('[data-test=unplanned-way] [data-value=before]').click()
+    await input(page, 'unplanned-before').fill('1000')
+    await input(page, 'unplanned-after').fill('1200')
+    await expect(page.locator('[data-test=unplanned]')).toContainText('After it weighs as much as before')
+    await input(page, 'unplanned-after').fill('500')
+    await page.locator('[data-test=unplanned-add]').click()
+    await expect(page.locator('.in-it li')).toHaveCount(2)
+    expect(await shown(page, '[data-test=pot-brix] .num')).toBeCloseTo(11.1, 1)
+  })
+
+  await test.step('hot at five and lukewarm at eight is thrown away; the owner may keep it, and says why', async () => {
+    await page.locator('[data-test=open-pot]').click()
+    await input(page, 'read-temp').fill('88')
+    await page.locator('[data-test=read-save]').click()
+    await page.locator('[data-test=close-pot]').click()
+    await expect(log).toHaveAttribute('data-state', 'cooling')
+    await page.locator('[data-test=undo]').click()
+    await expect(log).toHaveCount(0)
+    await page.locator('[data-test=open-pot]').click()
+    await input(page, 'read-temp').fill('20')
+    await page.locator('[data-test=read-save]').click()
+    await page.locator('[data-test=close-pot]').click()
+    await read('88', '04:00')
+    await read('40', '07:30')
+    await expect(log).toHaveAttribute('data-state', 'missed')
+    await input(page, 'overrule-why').fill('The probe was broken')
+    await page.locator('[data-test=overrule]').click()
+    await expect(log).toContainText('The owner kept it all the same')
+    await page.locator('[data-test=unplanned-end]').click()
+    await input(page, 'draft-name').fill('As always, weighed')
+    await answered(page, '/events', () => page.locator('[data-test=to-draft]').click())
+    await expect(page).toHaveURL(/\/drinks\//)
+    await expect(input(page, 'name')).toHaveValue('As always, weighed')
+  })
+
+  await test.step('a prep that was cold in time', async () => {
+    await page.goto('/make')
+    await page.locator('[data-test=begin-other]').click()
+    await page.locator('[data-test=pick]').getByRole('button', { name: 'Simple syrup' }).click()
+    await page.locator('[data-test=begin]').click()
+    await takeIn(page, 'White sugar')
+    await takeIn(page, 'Water')
+    await page.locator('[data-test=done]').click()
+    await page.locator('[data-test=open-pot]').click()
+    await input(page, 'read-temp').fill('4')
+    await page.locator('[data-test=read-save]').click()
+    await page.locator('[data-test=close-pot]').click()
+    await expect(log).toHaveAttribute('data-state', 'passed')
+    await onShelf(page, '1600')
+  })
+
+  await test.step('its label: heaviest first, with a code that a decoder reads and that opens the lot', async () => {
+    await page.locator('[data-test=print-label]').click()
+    const tag = page.locator('[data-test=tag]').first()
+    await expect(tag.locator('[data-test=tag-ingredients]')).toContainText(/White sugar, Water|Water, White sugar/)
+    const code = await tag.locator('[data-test=tag-code]').innerText()
+    expect(await decoded(page)).toBe(code)
+    await page.locator('[data-test=paper] [data-value=a4]').click()
+    await expect(page.locator('[data-test=tag]')).toHaveCount(21)
+    await page.goto('/make')
+    await expect(page.locator('[data-test=make-shelf]')).toBeVisible()
+    // A scanner types it, and ends with Enter.
+    await page.keyboard.type(code)
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-test=lot-page]')).toContainText('Simple syrup')
+    await page.keyboard.press('/')
+    await input(page, 'find').fill(code.toLowerCase())
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-test=lot-page]')).toContainText('Simple syrup')
+  })
+
+  await test.step('a clock that was set rings on the page, until it is heard', async () => {
+    await page.goto('/make')
+    await page.locator('[data-test=begin-nothing]').click()
+    await page.locator('[data-test=begin]').click()
+    await page.locator('[data-test=set-timer]').click()
+    await page.locator('[data-test=timer-1]').click()
+    await expect(page.locator('[data-test=own-timer]')).toHaveText(/^0:[45]\d$/)
+    await page.goto('/plan')
+    await expect(page.locator('[data-test=ringing]')).toContainText('Timer', { timeout: 75_000 })
+    await page.locator('[data-test=heard]').click()
+    await expect(page.locator('[data-test=ringing]')).toHaveCount(0)
+  })
+})
