@@ -58,8 +58,10 @@ async function find(): Promise<void> {
     swapsFor(cup.value.document, props.weigh.take, candidates, groupOf, evaluate, solve, held),
   )
 }
-const massOf = (s: Swap): number =>
-  cup.value.times * s.tried.evaluation.bill.own.find((o) => itemKey(o.item) === s.key)?.mass.value ?? 0
+const massOf = (s: Swap): number => {
+  const own = s.tried.evaluation.bill.own.find((o) => itemKey(o.item) === s.key)
+  return (own?.mass.value ?? 0) * cup.value.times
+}
 /** Layers that give way, with what they are to be now. */
 const others = (s: Swap): { take: string; name: string; massG: number }[] =>
   s.tried.evaluation.bill.own.flatMap((o) => {
