@@ -1,5 +1,7 @@
-import { outOfLots } from '#core/batch'
+import { outOfLots, type LotAs } from '#core/batch'
 import type { UsableLot } from '#core/books'
+import { staysWithProduct } from '#core/safety'
+import { useFruit } from '~/stores/fruit'
 import { usePreps } from '~/stores/preps'
 
 /** g that a lot has; null where nobody knows what a mL of it weighs. */
@@ -9,6 +11,7 @@ export const gramsIn = ({ unit, onHand, gPerMl }: UsableLot): number | null =>
 /** Lots of the stand that something is taken out of: the first to expire first, then the oldest. */
 export function useLotsOf() {
   const preps = usePreps()
+  const fruit = useFruit()
   const of = (key: string): UsableLot[] =>
     preps.usable
       .filter((l) => l.item === key && l.unit !== 'pieces' && l.onHand > 0)
@@ -19,5 +22,20 @@ export function useLotsOf() {
       massG,
       of(key).map((l) => ({ id: l.id, onHand: gramsIn(l) ?? 0 })),
     )
-  return { of, outOf }
+  /** What a lot is, where it was read or made otherwise than its sheet says; nothing where it is as that says. */
+  function isAs(lotId: string | null): { as?: LotAs } {
+    const lot = lotId ? fruit.lots.find((l) => l.id === lotId) : undefined
+    if (!lot) return {}
+    if (lot.kind === 'pressed') {
+      const seen = fruit.presses.find((p) => p.id === lot.sourceId)?.seen
+      return read(seen?.brix, seen?.ta)
+    }
+    const batch = lot.kind === 'made' ? fruit.batches.find((b) => b.lotId === lot.id) : undefined
+    if (!batch?.made) return read(batch?.seen?.brix, null)
+    const { brix, ta, cautions, contents } = batch.made
+    return { as: { brix, ta, cautions: cautions.filter(staysWithProduct), contents } }
+  }
+  return { of, outOf, isAs }
 }
+const read = (brix: number | null | undefined, ta: number | null | undefined): { as?: LotAs } =>
+  brix == null && ta == null ? {} : { as: { ...(brix == null ? {} : { brix }), ...(ta == null ? {} : { ta }) } }

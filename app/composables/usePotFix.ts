@@ -75,6 +75,7 @@ export function usePotFix(hand: BatchInHand) {
           item,
           amount: { value: amount, unit: 'g' as const },
           lotId,
+          ...lots.isAs(lotId),
           why,
         })),
     )

@@ -46,5 +46,5 @@ export function useWeighing(view: () => RunView | null, weigh: () => Weigh) {
     )
   const restG = computed(() => (gPerUnit.value === null ? null : weigh().rest * gPerUnit.value))
   const takes = computed(() => (restG.value ? takesOn(restG.value, scales.value) : null))
-  return { key, gPerUnit, lots, ordered, chosen, onHandIn, outOf, restG, takes }
+  return { key, gPerUnit, lots, ordered, chosen, onHandIn, outOf, isAs: lotsOf.isAs, restG, takes }
 }

@@ -1,3 +1,5 @@
+import { itemKey, type RecipeDocument } from '#core/recipe'
+
 /** Fills for drawings only; every one is drawn with an ink outline. */
 const FILLS: Record<string, string> = {
   lemon: '#F0D048',
@@ -98,4 +100,18 @@ export function fillOf(key: string): string {
     FILLS[key.replace(/-(juice|puree|concentrate|peel|root)$/, '')] ??
     (key.includes('acid') ? '#E9EBD2' : '#E4DCC6')
   )
+}
+
+/** What gives a mix no colour of its own. */
+const PLAIN: readonly string[] = ['water', 'ice', 'white-sugar']
+/** The key of what a stream is most likely seen as: the first thing in it that has a colour. */
+export function mainOf({ steps }: Pick<RecipeDocument, 'steps'>, stream: string): string {
+  const of = new Map(steps.map((s) => [s.out, s]))
+  const keysIn = (name: string): string[] => {
+    const step = of.get(name.split('/')[0]!)
+    if (!step) return []
+    return step.op === 'take' ? [itemKey(step.item)] : step.in.flatMap(keysIn)
+  }
+  const keys = keysIn(stream)
+  return keys.find((k) => !PLAIN.includes(k)) ?? keys[0] ?? stream
 }

@@ -19,6 +19,17 @@ export interface StreamReading {
   tempC?: number
   ph?: number
 }
+/**
+ * What was taken out of a lot, as it was read or made: it stands for what its sheet says. What is in it is g per g of
+ * it, where it was made otherwise than its standard.
+ */
+export interface LotAs {
+  brix?: number
+  /** g per 100 mL, as citric acid */
+  ta?: number
+  cautions?: string[]
+  contents?: Record<string, number>
+}
 /** Why something was added that no sheet asks for: towards a target, or at a taster's word. */
 export type Why = { target: string } | { word: string } | { other: string }
 
@@ -31,12 +42,13 @@ export type BatchEvent = Told &
         amount: Amount
         /** out of which lot; null where it is of none */
         lotId: string | null
+        as?: LotAs
         /** more of it is still to come: a scale takes only so much at once */
         more?: true
         tempC?: number
       }
     | { kind: 'left-out'; take: string }
-    | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount; lotId: string | null }
+    | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount; lotId: string | null; as?: LotAs }
     /** what is wanted from now on, of what nobody has weighed yet: for the juice of today */
     | { kind: 'wanted'; takes: { take: string; amount: Amount }[] }
     /** hands are off it, and its clock runs */
@@ -51,6 +63,7 @@ export type BatchEvent = Told &
         item: ItemRef
         amount: Amount
         lotId: string | null
+        as?: LotAs
         tempC?: number
         why: Why | null
       }

@@ -10,7 +10,7 @@ import {
   type RecipeStep,
   type TakeStep,
 } from '../recipe'
-import { standing, type BatchEvent, type EventOf, type StreamReading } from './event'
+import { standing, type BatchEvent, type EventOf, type LotAs, type StreamReading } from './event'
 
 // The planned document and what happened give the actual document: of the same form, and worked out by the same
 // evaluator. A reading becomes a step that makes the stream what was read, an addition a mixing at that moment; what
@@ -30,6 +30,8 @@ export interface Actual {
   open: ReadonlySet<string>
   /** what was weighed of a take, in the unit that it was weighed in first */
   weighed: ReadonlyMap<string, number>
+  /** what was taken out of lots that were read or made otherwise, by its take */
+  ofLots: ReadonlyMap<string, readonly OfLot[]>
   /** what is wanted of a take by now, where that is another amount than planned */
   wanted: ReadonlyMap<string, Amount>
   /** what a stream of the plan is called now, after readings and additions */
@@ -59,6 +61,7 @@ class Folding {
   private readonly newest = new Map<string, string>()
   private readonly weighed = new Map<string, number>()
   private readonly wanted = new Map<string, Amount>()
+  private readonly ofLots = new Map<string, OfLot[]>()
 
   constructor(planned: RecipeDocument) {
     this.document = planned
@@ -84,8 +87,8 @@ class Folding {
     else if (e.kind === 'spilled') this.after(e.of, e.id, (from, out) => [spillStep(from, out, e.massG)])
   }
   actual(): Actual {
-    const { document, done, told, open, weighed, wanted, phRead, odd } = this
-    return { document, done, told, open, weighed, wanted, phRead, odd, nowOf: (s) => this.nowOf(s) }
+    const { document, done, told, open, weighed, wanted, ofLots, phRead, odd } = this
+    return { document, done, told, open, weighed, wanted, ofLots, phRead, odd, nowOf: (s) => this.nowOf(s) }
   }
 
   private nowOf(stream: string): string {
@@ -106,7 +109,7 @@ class Folding {
   }
 
   /** What is weighed after something else of it is more of the same, in the same unit. */
-  private weigh({ take, amount, more, tempC }: EventOf<'weighed'>): void {
+  private weigh({ take, amount, more, tempC, as }: EventOf<'weighed'>): void {
     const step = this.takeOf(take)
     if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, take)
     const before = this.weighed.get(take)
@@ -117,6 +120,18 @@ class Folding {
     this.told.add(take)
     if (more) this.open.add(take)
     else this.open.delete(take)
+    this.outOfLot(take, { amount: amount.value, as })
+  }
+  /** What comes out of a lot that was read is what was read: of several, what they come to by their amounts. */
+  private outOfLot(take: string, part: OfLot): void {
+    const parts = [...(this.ofLots.get(take) ?? []), part]
+    this.ofLots.set(take, parts)
+    const reading = { ...readOf(parts, 'brix'), ...readOf(parts, 'ta') }
+    const name = `${KEPT_APART}lot-${take}`
+    const isRead = this.document.steps.some((s) => s.out === name)
+    if (isRead) this.replace(name, { op: 'observe', in: [take], out: name, ...reading })
+    else if (Object.keys(reading).length)
+      this.between(take, name, (from, out) => [{ op: 'observe', in: [from], out, ...reading }], take)
   }
   private leaveOut(take: string): void {
     const step = this.takeOf(take)
@@ -131,12 +146,14 @@ class Folding {
     if (others.length) this.replace(user.out, { ...user, in: others } as Making)
     else this.document = removeStep(this.document, user.out)
   }
-  private swap({ take, item, amount }: EventOf<'swapped'>): void {
+  private swap({ take, item, amount, as }: EventOf<'swapped'>): void {
     const step = this.takeOf(take)
     this.told.add(take)
     this.open.delete(take)
     this.weighed.set(take, amount.value)
     this.replace(take, { ...step, item, amount })
+    this.ofLots.delete(take)
+    this.outOfLot(take, { amount: amount.value, as })
   }
   /** Another amount of what nobody has weighed yet. */
   private want({ takes }: EventOf<'wanted'>): void {
@@ -165,7 +182,7 @@ class Folding {
     if (this.stepOf(out).op === 'take') throw new ProcessLimit('no-step', {}, out)
     this.document = removeStep(this.document, out)
   }
-  private add({ id, to, item, amount, tempC }: EventOf<'added'>): void {
+  private add({ id, to, item, amount, tempC, as }: EventOf<'added'>): void {
     if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, itemKey(item))
     const name = `added-${id}`
     if (!this.document.steps.length) return this.begin(name, { item, amount, tempC })
@@ -174,6 +191,7 @@ class Folding {
       { op: 'combine', in: [from, name], out },
     ])
     this.told.add(name)
+    this.outOfLot(name, { amount: amount.value, as })
   }
   /** Nothing was planned: what goes in first makes the pot. */
   private begin(name: string, { item, amount, tempC }: Pick<EventOf<'added'>, 'item' | 'amount' | 'tempC'>): void {
@@ -192,11 +210,18 @@ class Folding {
 
   /** Steps right after what a stream is now: what took it takes what they make. */
   private after(stream: string, id: string, make: (from: string, out: string) => RecipeStep[]): void {
-    const from = this.nowOf(stream)
+    this.between(stream, `${KEPT_APART}${id}`, make)
+  }
+  /** @param at the name of it that they come after, where that is not the newest */
+  private between(
+    stream: string,
+    out: string,
+    make: (from: string, out: string) => RecipeStep[],
+    from = this.nowOf(stream),
+  ): void {
     const owner = from.split('/')[0]!
     const at = this.document.steps.findIndex((s) => s.out === owner)
     if (at < 0) throw new ProcessLimit('stream-not-made', {}, stream)
-    const out = `${KEPT_APART}${id}`
     const put = make(from, out)
     const rest = this.document.steps
       .slice(at + 1)
@@ -206,9 +231,20 @@ class Folding {
       steps: [...this.document.steps.slice(0, at + 1), ...put, ...rest],
       output: this.document.output === from ? out : this.document.output,
     }
-    this.newest.set(stream, out)
+    if (this.nowOf(stream) === from) this.newest.set(stream, out)
     this.done.add(out)
   }
+}
+/** So much of a take, and what the lot was that it came out of. */
+interface OfLot {
+  amount: number
+  as: LotAs | undefined
+}
+/** The mean of what was read of all parts, by their amounts; nothing where one of them was not read. */
+function readOf(parts: readonly OfLot[], key: 'brix' | 'ta'): Partial<Record<'brix' | 'ta', number>> {
+  const all = parts.reduce((n, p) => n + p.amount, 0)
+  if (!(all > 0) || parts.some((p) => p.amount > 0 && p.as?.[key] === undefined)) return {}
+  return { [key]: parts.reduce((n, p) => n + (p.amount > 0 ? p.amount * p.as![key]! : 0), 0) / all }
 }
 /** What is put down while it is made has names that no recipe has. */
 const KEPT_APART = 'told-'

@@ -1,4 +1,4 @@
-import { closedBy, fold, soFar } from '../batch'
+import { closedBy, fold, madeOf, soFar, type MadeOf } from '../batch'
 import { ProcessLimit } from '../process'
 import { tookFrom } from './run'
 import { checkMaking, checkTake, type Finding } from '../limits'
@@ -119,6 +119,7 @@ export const make: Book<Make> = {
       uses,
       added: told.added ?? [],
       runId: told.runId ?? null,
+      made: ended?.made ?? null,
       cost: went.cost === null ? null : roundMoney(went.cost),
       costBasis: went.cost === null ? 'estimated' : went.basis,
       seen,
@@ -156,12 +157,13 @@ function endOf(
   runId: string,
   { standId, versionId }: Make,
   state: State,
-): Booked | { evaluation: Evaluation; taken: TakenOf[]; inG: number } {
+): Booked | { evaluation: Evaluation; made: MadeOf; taken: TakenOf[]; inG: number } {
   const run = state.run(runId)
   if (!run || run.standId !== standId) return missing('runId')
   if (run.made || closedBy(run.events)) return refused({ code: 'batch-ended', field: 'runId', numbers: {} })
   if (run.versionId && run.versionId !== versionId) return missing('versionId')
-  const pot = soFar(fold(run.planned, run.events))
+  const actual = fold(run.planned, run.events)
+  const pot = soFar(actual)
   if (!pot) return refused({ code: 'batch-empty', field: 'runId', numbers: {} })
   try {
     const evaluation = run.evaluate(pot)
@@ -170,7 +172,7 @@ function endOf(
       const lot = state.lot(lotId)
       return lot ? [{ lot, amount }] : []
     })
-    return { evaluation, taken, inG }
+    return { evaluation, made: madeOf(evaluation, actual), taken, inG }
   } catch (e) {
     if (e instanceof ProcessLimit) return refused({ code: e.code, field: 'runId', numbers: e.numbers })
     throw e

@@ -1,6 +1,6 @@
 import type { BaseValues } from '../substances'
 import type { Feel, Part, Place } from '../yield'
-import type { EventBody } from '../batch'
+import type { EventBody, MadeOf } from '../batch'
 import type { RecipeDocument } from '../recipe'
 import type { FOAM, FruitTemp, PressMethod } from './words'
 
@@ -195,6 +195,8 @@ export interface BatchRow {
   uses: Used[]
   /** what was added to taste, in its order, beyond the standard and out of no lot */
   added: Added[]
+  /** what it really is, where it was told step by step; null where it is what its standard says */
+  made: MadeOf | null
   /** the batch that it ended: its lots gave what was weighed, when it was; null where it was told at once */
   runId: string | null
   /** what was used, as it was paid; null where something has no price */

@@ -5,12 +5,13 @@ import { seesMoney, type Who } from '../people/who'
 import { counts } from './facts'
 
 type Decimals = 'outG' | 'outMl' | 'times' | 'standardMin'
-type Raw = Omit<BatchRow, Decimals | 'minutes' | 'cost' | 'uses' | 'added' | 'seen' | 'at' | 'doubts'> &
+type Raw = Omit<BatchRow, Decimals | 'minutes' | 'cost' | 'uses' | 'added' | 'made' | 'seen' | 'at' | 'doubts'> &
   Record<Decimals, string> & {
     minutes: string | null
     cost: string | null
     uses: unknown
     added: unknown
+    made: unknown
     seen: unknown
     at: Date
     confirmed: unknown
@@ -26,7 +27,7 @@ export async function listBatches(tx: Read, standId: string, who: Who): Promise<
   const rows = await database().query<Raw>(
     `SELECT b.id, b.stand_id AS standId, b.recipe_id AS recipeId, b.version_id AS versionId, b.lot_id AS lotId,
             b.out_unit AS outUnit, b.out_g AS outG, b.out_ml AS outMl, b.times, b.minutes, b.standard_min AS standardMin,
-            b.hands, b.uses, b.added, b.run_id AS runId, b.cost, b.cost_basis AS costBasis, b.seen, b.at, b.confirmed, p.name AS \`by\`
+            b.hands, b.uses, b.added, b.run_id AS runId, b.made, b.cost, b.cost_basis AS costBasis, b.seen, b.at, b.confirmed, p.name AS \`by\`
        FROM batch b STRAIGHT_JOIN person p ON p.id = b.person_id
       WHERE b.id IN (
         SELECT id FROM (SELECT source_id AS id FROM lot WHERE stand_id = :standId AND kind = 'made' AND open = TRUE ORDER BY at DESC LIMIT ${MOST_OPEN}) there
@@ -53,6 +54,7 @@ const view = (r: Raw, who: Who): BatchRow => ({
   hands: r.hands,
   uses: fromJson<BatchRow['uses']>(r.uses),
   added: r.added === null ? [] : fromJson<BatchRow['added']>(r.added),
+  made: r.made === null ? null : fromJson<BatchRow['made']>(r.made),
   runId: r.runId,
   cost: toNumberOrNull(r.cost),
   costBasis: seesMoney(who) ? r.costBasis : 'estimated',

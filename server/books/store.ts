@@ -44,7 +44,12 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await recordChange(tx, who, 'press', press.id, null, { ...press, personId })
   }
   for (const batch of booked.batches) {
-    const json = { uses: toJson(batch.uses), added: toJson(batch.added), seen: batch.seen && toJson(batch.seen) }
+    const json = {
+      uses: toJson(batch.uses),
+      added: toJson(batch.added),
+      made: batch.made && toJson(batch.made),
+      seen: batch.seen && toJson(batch.seen),
+    }
     await Batch.create({ ...batch, ...told, ...json, state: 'done', at: new Date(batch.at) }, { transaction: tx })
     await recordChange(tx, who, 'batch', batch.id, null, { ...batch, personId })
   }

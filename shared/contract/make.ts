@@ -9,6 +9,7 @@ import {
   endpoint,
   id,
   instant,
+  key,
   longText,
   made,
   name,
@@ -23,6 +24,15 @@ import { hash, itemRef, recipeDocument, snapshots } from './recipe-document'
 const stream = z.string().min(1).max(160)
 const amount = z.object({ value: z.number().min(0).max(1e6), unit: z.enum([...MASS_UNITS, ...VOLUME_UNITS]) })
 const lotId = id.nullable()
+/** What a lot was, as it was read or made. */
+const lotAs = z
+  .strictObject({
+    brix: z.number().min(0).max(85).optional(),
+    ta: z.number().min(0).max(30).optional(),
+    cautions: z.array(z.string().max(40)).max(20).optional(),
+    contents: z.record(key, z.number().min(0).max(10)).optional(),
+  })
+  .optional()
 const tempC = z.number().min(-30).max(120).optional()
 const reading = z.strictObject({
   massG: z.number().min(0).max(1e6).optional(),
@@ -40,9 +50,17 @@ const why = z.union([
 
 /** What can happen in a batch. */
 export const batchEvent = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('weighed'), take: stream, amount, lotId, more: z.literal(true).optional(), tempC }),
+  z.strictObject({
+    kind: z.literal('weighed'),
+    take: stream,
+    amount,
+    lotId,
+    as: lotAs,
+    more: z.literal(true).optional(),
+    tempC,
+  }),
   z.strictObject({ kind: z.literal('left-out'), take: stream }),
-  z.strictObject({ kind: z.literal('swapped'), take: stream, item: itemRef, amount, lotId }),
+  z.strictObject({ kind: z.literal('swapped'), take: stream, item: itemRef, amount, lotId, as: lotAs }),
   z.strictObject({
     kind: z.literal('wanted'),
     takes: z
@@ -53,7 +71,16 @@ export const batchEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('begun'), step: stream }),
   z.strictObject({ kind: z.literal('done'), step: stream, another: z.literal(true).optional() }),
   z.strictObject({ kind: z.literal('skipped'), step: stream }),
-  z.strictObject({ kind: z.literal('added'), to: stream, item: itemRef, amount, lotId, tempC, why: why.nullable() }),
+  z.strictObject({
+    kind: z.literal('added'),
+    to: stream,
+    item: itemRef,
+    amount,
+    lotId,
+    as: lotAs,
+    tempC,
+    why: why.nullable(),
+  }),
   z.strictObject({ kind: z.literal('read'), of: stream, reading }),
   z.strictObject({ kind: z.literal('spilled'), of: stream, massG: z.number().min(0).max(1e6) }),
   z.strictObject({ kind: z.literal('overruled'), reason: longText.min(1) }),

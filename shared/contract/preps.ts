@@ -1,6 +1,7 @@
 import { PLACES } from '../lists'
 import { ROUTES } from '../routes'
 import { keptLot } from './fruit'
+import { composition } from './store'
 import { confirm, cost, day, endpoint, id, instant, key, made, standQuery, z, type Endpoint } from './endpoint'
 
 // Preps: what was made of a standard, and what came out.
@@ -35,6 +36,16 @@ export const batch = z.object({
   uses: z.array(z.object({ lotId: id, itemKey: z.string(), amount: z.number() })),
   /** what was added to taste, in its order */
   added: z.array(added),
+  /** what it really is, where it was told step by step: in 100 g, read, and g per g that went in */
+  made: z
+    .object({
+      composition,
+      brix: z.number(),
+      ta: z.number(),
+      cautions: z.array(z.string()),
+      contents: z.record(z.string(), z.number()),
+    })
+    .nullable(),
   /** the batch that it ended, told step by step; null where it was told at once */
   runId: id.nullable(),
   cost: cost.nullable(),

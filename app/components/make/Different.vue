@@ -81,8 +81,14 @@ const swapped = (item: ItemRef, massG: number): EventBody[] => {
   const [first, ...more] = lots.outOf(itemKey(item), massG)
   const amountOf = (value: number) => ({ value, unit: 'g' as const })
   return [
-    { kind: 'swapped', take, item, amount: amountOf(first!.amount), lotId: first!.lotId },
-    ...more.map((m): EventBody => ({ kind: 'weighed', take, amount: amountOf(m.amount), lotId: m.lotId })),
+    { kind: 'swapped', take, item, amount: amountOf(first!.amount), lotId: first!.lotId, ...lots.isAs(first!.lotId) },
+    ...more.map((m): EventBody => ({
+      kind: 'weighed',
+      take,
+      amount: amountOf(m.amount),
+      lotId: m.lotId,
+      ...lots.isAs(m.lotId),
+    })),
   ]
 }
 async function take(s: Swap): Promise<void> {

@@ -34,7 +34,7 @@ async function undo(): Promise<void> {
 }
 const panel = ref<'different' | 'pot' | 'end' | 'today' | null>(null)
 watch(
-  () => [job.value?.step, weigh.value?.take],
+  () => `${job.value?.step} ${weigh.value?.take}`,
   () => {
     if (panel.value === 'different') panel.value = null
   },
@@ -170,12 +170,9 @@ const wipe = ref(false)
   flex-wrap: wrap;
 }
 .others {
-  display: flex;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 10px;
-  flex-wrap: wrap;
-}
-.others > * {
-  flex: 1 1 120px;
 }
 @media (max-width: 1100px) {
   .run {

@@ -51,6 +51,7 @@ async function add(): Promise<void> {
         item: of,
         amount: { value, unit: 'g' as const },
         lotId,
+        ...lots.isAs(lotId),
         why: null,
       })),
   )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Evaluation } from '#core/recipe'
-import { fillOf } from '~/utils/colours'
+import { fillOf, mainOf } from '~/utils/colours'
 
 // A vessel to scale among those beside it, with what is in it by now and the line that it is to come to.
 const props = defineProps<{
@@ -32,7 +32,12 @@ const layers = computed(() => {
     .map((l) => {
       const from = ml
       ml += l.volume.value * scale
-      return { key: l.stream, y: y(ml), h: y(from) - y(ml), fill: fillOf(l.key) }
+      return {
+        key: l.stream,
+        y: y(ml),
+        h: y(from) - y(ml),
+        fill: fillOf(l.item ? l.key : mainOf(pot.document, l.stream)),
+      }
     })
 })
 </script>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { EventBody, Job, Weigh } from '#core/batch'
+import { isAllergen } from '#core/safety'
 import { TAP } from '#core/substances'
 import { isMassUnit } from '#core/units'
 import { useAmounts } from '~/forms/useAmounts'
@@ -51,6 +52,7 @@ async function take(value: number): Promise<void> {
     take: out,
     amount: { value: v, unit: unit.value },
     lotId,
+    ...of.isAs(lotId),
     ...(i < from.length - 1 || (first.value > 1 && !isAll) ? { more: true as const } : {}),
   }))
   if (await props.hand.tell(events)) {
@@ -80,6 +82,12 @@ onBeforeUnmount(() => {
   if (bench.target === target) bench.target = null
 })
 usePedal(() => (scale.value?.steady ? bench.take('scale') : takeShown()))
+/** What some guests may not have, and only this lot brings. */
+const brought = computed(() => {
+  const known = props.hand.view.value?.evaluation?.cautions ?? []
+  const of0 = of.isAs(of.ordered.value[0]?.id ?? null).as
+  return (of0?.cautions ?? []).filter((c) => isAllergen(c) && !known.includes(c))
+})
 /** What none of its lots has. */
 const inNoLot = computed(() =>
   of.key.value === TAP ? 0 : (of.outOf(perTake.value).find((x) => x.lotId === null)?.amount ?? 0),
@@ -138,6 +146,7 @@ const lotText = (l: (typeof of.lots.value)[number]): string =>
         {{ t('make.fromLot', { lot: lotText(l) }) }}
       </button>
     </div>
+    <p v-for="c in brought" :key="c" class="caution" data-test="lot-brings">{{ t(`caution.${c}`) }}</p>
     <p v-if="inNoLot > 0" class="small quiet" data-test="no-lot">
       {{ of.lots.value.length ? t('make.notAll', { left: amount(inNoLot, unit, 0) }) : t('make.noLot') }}
     </p>

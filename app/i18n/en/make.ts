@@ -178,7 +178,7 @@ export const make = {
     readings: 'What was read',
     cooling: 'Cooling',
     'today-s': {
-      open: 'Read today’s juice',
+      open: 'Today’s juice',
       last: 'Read {day}: {brix} °Bx, {ta} g/100 mL of acid.',
       noAcid:
         'The acid of {list} was not read: it is taken as the fruit usually has it. Mix 100 mL first and taste it. A lemon’s °Bx is mostly acid, and is not taken as sugar.',

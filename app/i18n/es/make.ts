@@ -177,7 +177,7 @@ export const make = {
     readings: 'Lo que se leyó',
     cooling: 'Enfriado',
     'today-s': {
-      open: 'Leer el jugo de hoy',
+      open: 'El jugo de hoy',
       last: 'Leído {day}: {brix} °Bx, {ta} g/100 mL de ácido.',
       noAcid:
         'No se leyó el ácido de {list}: se toma el que suele tener la fruta. Mezcla primero 100 mL y pruébalos. Los °Bx de un limón son casi todo ácido, y no se toman por azúcar.',

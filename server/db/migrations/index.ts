@@ -530,7 +530,8 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   {
     name: '0094-batch-of-run',
-    sql: `ALTER TABLE batch ADD COLUMN IF NOT EXISTS run_id ${ID} NULL REFERENCES batch_run(id)`,
+    sql: `ALTER TABLE batch ADD COLUMN IF NOT EXISTS run_id ${ID} NULL REFERENCES batch_run(id),
+      ADD COLUMN IF NOT EXISTS made JSON NULL`,
   },
   // Scales, with what they take at once and what they tell apart.
   {

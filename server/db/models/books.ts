@@ -143,6 +143,7 @@ const BATCH = {
   uses: json,
   added: jsonOrNull,
   runId: refOrNull,
+  made: jsonOrNull,
   cost: amountOrNull,
   costBasis: one('measured', 'estimated'),
   seen: jsonOrNull,
