@@ -9,6 +9,13 @@ import { useOutbox } from './outbox'
 import { useSession } from './session'
 import { refuseHere, uuid } from '~/utils/api'
 
+/** A pot that nobody named a vessel for is drawn as one of so many mL, or a little larger than what it holds. */
+const [UNNAMED_ML, ROOM] = [4000, 1.15]
+/** mL to the brim of what a batch is made in. */
+export const capacityOf = ({ run, evaluation, pot }: RunView): number =>
+  run.vessel?.capacityMl ??
+  Math.max(UNNAMED_ML, (evaluation?.jug.volume.value ?? 0) * ROOM, (pot?.jug.volume.value ?? 0) * ROOM)
+
 export type RunState = 'under-way' | 'done' | 'thrown' | 'draft'
 /** A batch as it stands. */
 export interface RunView {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { standing } from '#core/batch'
+import { capacityOf } from '~/stores/make'
 import { useSession } from '~/stores/session'
 
 // One step fills the screen: what is next, into what, and how one sees that it is done. What goes by itself is beside.
@@ -16,7 +17,7 @@ useAwake()
 
 const run = computed(() => view.value!.run)
 const plannedMl = computed(() => view.value?.evaluation?.jug.volume.value ?? 0)
-const capacityMl = computed(() => run.value.vessel?.capacityMl ?? Math.max(plannedMl.value, 1))
+const capacityMl = computed(() => (view.value ? capacityOf(view.value) : 1))
 const nowMl = computed(() => view.value?.pot?.jug.volume.value ?? 0)
 const litres = (ml: number): string => amount(ml / 1000, 'L', 2)
 const label = computed(() =>
@@ -55,13 +56,13 @@ const wipe = ref(false)
         tall
         :capacity-ml="capacityMl"
         :pot="view.pot"
-        :planned-ml="plannedMl"
+        :planned-ml="isUnplanned ? 0 : plannedMl"
         :scale-ml="capacityMl"
         :label="label"
       />
       <p class="now" data-test="pot-now">
         <span class="num">{{ litres(nowMl) }}</span>
-        <span class="small quiet">{{ t('make.ofPlanned', { ml: litres(plannedMl) }) }}</span>
+        <span v-if="!isUnplanned" class="small quiet">{{ t('make.ofPlanned', { ml: litres(plannedMl) }) }}</span>
       </p>
       <p v-if="view.pot" class="small quiet" data-test="pot-brix">
         <FigureButton :figure="view.pot.jug.brix" :digits="1" :label="t('make.inThePot')" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { isRinging, nextJob } from '#core/batch'
-import type { RunView } from '~/stores/make'
+import { capacityOf, type RunView } from '~/stores/make'
 
 // A batch that is under way: how full it is, what is next in it, and its clock.
 const props = defineProps<{ view: RunView; scaleMl: number }>()
@@ -11,7 +11,7 @@ const now = useServerClock()
 const { left, stepName } = useRunWords()
 const run = computed(() => props.view.run)
 const plannedMl = computed(() => props.view.evaluation?.jug.volume.value ?? 0)
-const capacityMl = computed(() => run.value.vessel?.capacityMl ?? plannedMl.value)
+const capacityMl = computed(() => capacityOf(props.view))
 const nowMl = computed(() => props.view.pot?.jug.volume.value ?? 0)
 const next = computed(() => nextJob(props.view.jobs))
 const clock = computed(() => props.view.clocks[0])
@@ -36,7 +36,11 @@ const label = computed(() =>
       />
       <span class="what">
         <b>{{ run.name }}</b>
-        <span class="small">{{ next ? t('make.nextStep', { step: stepName(next) }) : t('make.toEnd') }}</span>
+        <span class="small">{{
+          next
+            ? t('make.nextStep', { step: stepName(next) })
+            : t(run.planned.steps.length ? 'make.toEnd' : 'make.withoutSheet')
+        }}</span>
         <span v-if="clock" class="clock num" :class="{ rings: isRinging(clock, now) }">{{ left(clock, now) }}</span>
         <span class="small quiet">{{ run.by }}</span>
       </span>

@@ -15,6 +15,7 @@ export const make = {
     vesselLabel: '{name}: {ml} in {of}',
     nextStep: 'next: {step}',
     toEnd: 'all steps are done: say what came out',
+    withoutSheet: 'what goes in is weighed as it goes in',
     startsAt: 'begin at {time}',
     madeAt: 'made at {time}',
     unsigned: 'It has no standard yet: it is signed off first.',

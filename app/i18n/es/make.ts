@@ -1,7 +1,7 @@
 /** Palabras de las tandas en marcha, que se piden donde se muestra una. */
 export const make = {
   make: {
-    title: 'Elaborar',
+    title: 'Preparar',
     why: 'Una tanda tras otra: lo que entra se pesa al entrar, y lo que salió es lo que de verdad se hizo.',
     other: 'Otra receta',
     nothing: 'Desde cero',
@@ -15,6 +15,7 @@ export const make = {
     vesselLabel: '{name}: {ml} en {of}',
     nextStep: 'sigue: {step}',
     toEnd: 'todos los pasos están hechos: di cuánto salió',
+    withoutSheet: 'lo que entra se pesa al entrar',
     startsAt: 'empezar a las {time}',
     madeAt: 'hecho a las {time}',
     unsigned: 'Aún no tiene estándar: primero se firma.',
