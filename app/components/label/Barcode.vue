@@ -10,7 +10,7 @@ const source = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.
 </script>
 
 <template>
-  <img class="bars" :src="source" :alt="code" data-test="barcode" />
+  <img class="bars" :src="source" alt="" data-test="barcode" />
 </template>
 
 <style scoped>
