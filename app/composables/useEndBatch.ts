@@ -1,4 +1,4 @@
-import { asRecipe, standing, type EventBody } from '#core/batch'
+import { asRecipe, handMinutes, standing, type EventBody } from '#core/batch'
 import { lastDayOf, useByOf } from '#core/preps'
 import { itemKey, type RecipeDocument } from '#core/recipe'
 import { TAP } from '#core/substances'
@@ -19,7 +19,6 @@ export interface EndTold {
   tempC: number | null
   minutes: number | null
 }
-const MS_PER_MIN = 60_000
 
 /** A batch ends: as a lot on the shelf, thrown away, or as a draft of a recipe. */
 export function useEndBatch(view: () => RunView) {
@@ -59,8 +58,11 @@ export function useEndBatch(view: () => RunView) {
     const kept = keeps(place)
     return kept && lastDayOf(kept, dayOf(session.now(), session.zone))
   }
-  /** Minutes from its beginning until now. */
-  const minutesSoFar = (): number => (session.now().getTime() - Date.parse(view().run.at)) / MS_PER_MIN
+  /** Minutes of hands, by the clock of what was told. */
+  const handsSoFar = (): number | null => {
+    const { run, planned } = view()
+    return handMinutes(run.at, run.events, planned?.handMin ?? 0)
+  }
 
   /** @throws ApiProblem with limits, or with doubts that nobody has confirmed */
   async function end(told: EndTold, key: string, confirm: string[], id: string): Promise<void> {
@@ -115,5 +117,5 @@ export function useEndBatch(view: () => RunView) {
     await outbox.keep('putRecipe', { key: uuid(), params: { id: of.id }, body })
     return of.id
   }
-  return { unweighed, inNoBook, keeps, lastDay, minutesSoFar, end, close, draft, redraft, recipe }
+  return { unweighed, inNoBook, keeps, lastDay, handsSoFar, end, close, draft, redraft, recipe }
 }

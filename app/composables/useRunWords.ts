@@ -1,7 +1,8 @@
 import { useI18n } from 'vue-i18n'
 import { msLeft, wholeOf, type Clock, type Job } from '#core/batch'
 import { itemKey } from '#core/recipe'
-import type { Instant } from '#core/time'
+import { dayOf, type Instant } from '#core/time'
+import { useSession } from '~/stores/session'
 
 const [SECOND, MINUTE, HOUR] = [1000, 60, 3600]
 const two = (n: number): string => String(n).padStart(2, '0')
@@ -9,7 +10,8 @@ const two = (n: number): string => String(n).padStart(2, '0')
 /** Words of a batch under way: its steps and its clocks. The words of `make` and `lab` are there where it is used. */
 export function useRunWords() {
   const { t } = useI18n({ useScope: 'global' })
-  const { name, n, time } = useFormat()
+  const { name, n, time, weekday } = useFormat()
+  const session = useSession()
   /** Which load it is of a step that goes in several. */
   function loadOf(step: string): string {
     const load = /-load-(\d+)$/.exec(step)?.[1]
@@ -32,7 +34,10 @@ export function useRunWords() {
       Math.abs(s) % MINUTE,
     ]
     const text = h ? `${h}:${two(m)}:${two(sec)}` : `${m}:${two(sec)}`
-    return s > 0 ? text : t('make.since', { time: time(clock.ringsAt) })
+    if (s > 0) return text
+    const on = dayOf(clock.ringsAt, session.zone)
+    const since = on === dayOf(now, session.zone) ? time(clock.ringsAt) : `${weekday(on)} ${time(clock.ringsAt)}`
+    return t('make.since', { time: since })
   }
   return { stepName, loadOf, left }
 }

@@ -1,5 +1,16 @@
 import { defineStore } from 'pinia'
-import { clocksOf, closedBy, fold, jobsOf, soFar, type Actual, type Clock, type EventBody, type Job } from '#core/batch'
+import {
+  clocksOf,
+  closedBy,
+  fold,
+  jobsOf,
+  soFar,
+  stepStudies,
+  type Actual,
+  type Clock,
+  type EventBody,
+  type Job,
+} from '#core/batch'
 import { ProcessLimit } from '#core/process'
 import type { Evaluation, RecipeDocument } from '#core/recipe'
 import type { Batch, Run } from '#shared/contract'
@@ -7,6 +18,7 @@ import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
+import { onForget } from '~/utils/forget'
 import { refuseHere, uuid } from '~/utils/api'
 
 /** A pot that nobody named a vessel for is drawn as one of so many mL, or a little larger than what it holds. */
@@ -99,6 +111,11 @@ export const useMake = defineStore('make', () => {
       .sort((a, b) => a.clock.ringsAt.localeCompare(b.clock.ringsAt)),
   )
 
+  /** What the batches of the stand taught of its steps, the oldest first. */
+  const studies = computed(() => stepStudies(fruit.batches.toReversed().flatMap((b) => b.made?.learned ?? [])))
+  /** whose hands work at this tablet; null where they are those of who is signed in */
+  const hands = ref<string | null>(null)
+  onForget(() => void (hands.value = null))
   /**
    * Now, and after all that this tablet knows of the batch: whatever its clock says, what is told here follows on what
    * was seen here.
@@ -119,9 +136,12 @@ export const useMake = defineStore('make', () => {
     confirm: string[] = [],
     at: string | null = null,
   ): Promise<void> {
-    const call = { params: { id: runId }, body: { id: uuid(), event, confirm, at: at ?? momentIn(runId) } }
+    const call = {
+      params: { id: runId },
+      body: { id: uuid(), event, hands: hands.value, confirm, at: at ?? momentIn(runId) },
+    }
     refuseHere(fruit.tryOut('tell', call), confirm)
     await outbox.putDown('postRunEvent', { key: uuid(), ...call })
   }
-  return { all, byId, underWay, clocks, viewOf, tell }
+  return { all, byId, underWay, clocks, viewOf, tell, hands, studies }
 })

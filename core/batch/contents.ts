@@ -1,7 +1,9 @@
-import { massG, scaled, taOf, type Stream } from '../process'
-import type { Evaluation } from '../recipe'
+import { massG, ProcessLimit, scaled, taOf, type Stream } from '../process'
+import type { Evaluation, RecipeDocument } from '../recipe'
 import { COMPONENTS, type Composition } from '../substances'
-import type { Actual } from './fold'
+import type { BatchEvent } from './event'
+import { fold, soFar, type Actual } from './fold'
+import { learnedFrom, type Learned } from './learned'
 
 // What a batch really is, once it has ended: what a drink is poured from is this, and not its sheet.
 
@@ -15,10 +17,17 @@ export interface MadeOf {
   cautions: string[]
   /** g of each ingredient, at any depth, in a g of what went in, heaviest first: the order of a label */
   contents: Record<string, number>
+  /** what it taught of its steps */
+  learned: Learned[]
+  /** g that it was worked out to come to, before anything was read; null where that is not known */
+  workedOutG: number | null
 }
 
-/** @param pot what is in it @param actual as it was told */
-export function madeOf(pot: Evaluation, actual: Pick<Actual, 'ofLots'>): MadeOf {
+/**
+ * @param pot what is in it @param actual as it was told @param planned with its loads as steps
+ * @param evaluate as the evaluator does, with its errors
+ */
+export function madeOf(pot: Evaluation, actual: Pick<Actual, 'ofLots'>, { planned, events, evaluate }: Told): MadeOf {
   const brought = [...actual.ofLots.values()].flatMap((parts) => parts.flatMap((p) => p.as?.cautions ?? []))
   return {
     composition: compositionOf(pot.output),
@@ -26,6 +35,28 @@ export function madeOf(pot: Evaluation, actual: Pick<Actual, 'ofLots'>): MadeOf 
     ta: kept(taOf(pot.output)),
     cautions: [...new Set([...pot.cautions, ...brought])].sort(),
     contents: contentsOf(pot, actual),
+    learned: learnedFrom(planned, events, evaluate),
+    workedOutG: workedOut({ planned, events, evaluate }),
+  }
+}
+interface Told {
+  planned: RecipeDocument
+  events: readonly BatchEvent[]
+  evaluate: (doc: RecipeDocument) => Evaluation
+}
+/** g that it would come to by what went in and was done to it, whatever was read; null where that is not known. */
+function workedOut({ planned, events, evaluate }: Told): number | null {
+  const doc = soFar(
+    fold(
+      planned,
+      events.filter((e) => e.kind !== 'read'),
+    ),
+  )
+  try {
+    return doc && kept(evaluate(doc).jug.mass.value)
+  } catch (e) {
+    if (e instanceof ProcessLimit) return null
+    throw e
   }
 }
 /** Finer than anything is read or weighed. */

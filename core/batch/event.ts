@@ -8,6 +8,8 @@ interface Told {
   id: string
   at: Instant
   by: string
+  /** whose hands they were, where that is another than who is signed in */
+  hands?: string
 }
 /** What of a stream was read; a reading overrides what the model says from then on. */
 export interface StreamReading {
@@ -85,7 +87,7 @@ export type EventOf<K extends BatchEvent['kind']> = Extract<BatchEvent, { kind: 
 
 /** What happened, without who told it and when. */
 export type EventBody = WithoutTold<BatchEvent>
-type WithoutTold<T> = T extends unknown ? Omit<T, keyof Told> : never
+type WithoutTold<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'by'> : never
 
 /** Those that count, in their order: without what was voided, and without what voided it. */
 export function standing(events: readonly BatchEvent[]): BatchEvent[] {

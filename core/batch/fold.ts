@@ -52,6 +52,7 @@ export function fold(planned: RecipeDocument, events: readonly BatchEvent[]): Ac
 
 class Folding {
   private document: RecipeDocument
+  private current: BatchEvent | null = null
   private readonly done = new Set<string>()
   private readonly told = new Set<string>()
   private readonly open = new Set<string>()
@@ -68,6 +69,7 @@ class Folding {
   }
 
   take(e: BatchEvent): void {
+    this.current = e
     try {
       this.put(e)
     } catch (error) {
@@ -171,7 +173,7 @@ class Folding {
     const isAnother = another && this.done.has(out)
     this.done.add(out)
     if (!isAnother) return
-    const takes = step.in.map((i) => this.document.steps.find((s) => s.out === i))
+    const takes = step.in.map((i) => this.beneath(i))
     const isTaken = (s: RecipeStep | undefined): s is TakeStep => s?.op === 'take'
     // What came of another step is used up: there is no more of it to do it with.
     if (!takes.every(isTaken)) throw new ProcessLimit('nothing-to-repeat', {}, out)
@@ -208,6 +210,12 @@ class Folding {
     if (ph !== undefined) this.phRead.set(of, ph)
   }
 
+  /** The step that makes a stream, beneath what was read of it. */
+  private beneath(stream: string): RecipeStep | undefined {
+    const step = this.document.steps.find((s) => s.out === stream)
+    return step?.op === 'observe' ? this.beneath(step.in[0]!) : step
+  }
+
   /** Steps right after what a stream is now: what took it takes what they make. */
   private after(stream: string, id: string, make: (from: string, out: string) => RecipeStep[]): void {
     this.between(stream, `${KEPT_APART}${id}`, make)
@@ -222,10 +230,12 @@ class Folding {
     const owner = from.split('/')[0]!
     const at = this.document.steps.findIndex((s) => s.out === owner)
     if (at < 0) throw new ProcessLimit('stream-not-made', {}, stream)
-    const put = make(from, out)
+    const put = sameSteps(this.current, `${from} ${out}`, () => make(from, out))
     const rest = this.document.steps
       .slice(at + 1)
-      .map((s): RecipeStep => (s.op === 'take' ? s : ({ ...s, in: s.in.map((i) => (i === from ? out : i)) } as Making)))
+      .map((s): RecipeStep =>
+        s.op === 'take' || !s.in.includes(from) ? s : ({ ...s, in: s.in.map((i) => (i === from ? out : i)) } as Making),
+      )
     this.document = {
       ...this.document,
       steps: [...this.document.steps.slice(0, at + 1), ...put, ...rest],
@@ -235,6 +245,20 @@ class Folding {
     this.done.add(out)
   }
 }
+/**
+ * Steps that an event puts down: the same ones whenever it is folded again, so that the evaluator knows what they gave
+ * and runs only what is new.
+ */
+const STEPS = new WeakMap<BatchEvent, Map<string, RecipeStep[]>>()
+function sameSteps(e: BatchEvent | null, key: string, make: () => RecipeStep[]): RecipeStep[] {
+  if (!e) return make()
+  const known = STEPS.get(e) ?? new Map<string, RecipeStep[]>()
+  STEPS.set(e, known)
+  const steps = known.get(key) ?? make()
+  known.set(key, steps)
+  return steps
+}
+
 /** So much of a take, and what the lot was that it came out of. */
 interface OfLot {
   amount: number

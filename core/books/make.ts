@@ -172,7 +172,7 @@ function endOf(
       const lot = state.lot(lotId)
       return lot ? [{ lot, amount }] : []
     })
-    return { evaluation, made: madeOf(evaluation, actual), taken, inG }
+    return { evaluation, made: madeOf(evaluation, actual, run), taken, inG }
   } catch (e) {
     if (e instanceof ProcessLimit) return refused({ code: e.code, field: 'runId', numbers: e.numbers })
     throw e

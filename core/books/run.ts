@@ -32,6 +32,8 @@ export interface Tell {
   id: string
   runId: string
   event: EventBody
+  /** whose hands they were; null where they were those of who tells it */
+  hands?: string | null
   at?: string | null
 }
 
@@ -101,11 +103,13 @@ export const tell: Book<Tell> = {
     return {
       ...BOOKED,
       doubts: found.doubts,
-      runEvents: [{ id: told.id, runId: run.id, event: told.event, took, at }],
+      runEvents: [{ id: told.id, runId: run.id, event: withHands(told), took, at }],
       movements: took ? [movement(told.id, took.lotId, -took.amount, 'make-out')] : givenBack(event, run),
     }
   },
 }
+
+const withHands = ({ event, hands }: Tell): EventBody => (hands ? { ...event, hands } : event)
 
 /** What still happens once it is done: it cools on its shelf, and its clocks are heard. */
 const goesOn = (e: BatchEvent): boolean =>

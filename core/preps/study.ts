@@ -55,6 +55,8 @@ export interface MakingRow {
   standardMin: number
   uses: readonly { lotId: string; itemKey: string; amount: number }[]
   seen: { brix: number | null } | null
+  /** told step by step: g that it was worked out to come to */
+  made?: { workedOutG: number | null } | null
 }
 /**
  * Makings as what is learned from.
@@ -68,9 +70,11 @@ export const runsOf = (
 ): MakingRun[] =>
   makings.map((m) => ({
     outG: m.outG,
-    standardG: standardOfUses(standard, (key) =>
-      m.uses.filter((u) => u.itemKey === key).reduce((sum, u) => sum + gramsUsed(u), 0),
-    ),
+    standardG:
+      m.made?.workedOutG ??
+      standardOfUses(standard, (key) =>
+        m.uses.filter((u) => u.itemKey === key).reduce((sum, u) => sum + gramsUsed(u), 0),
+      ),
     minutes: m.minutes === null ? null : m.minutes * (m.hands ?? 1),
     standardMin: m.standardMin,
     brix: m.seen?.brix ?? null,

@@ -168,7 +168,14 @@ export const MAKE = {
     ...ROUTES.postRunEvent,
     summary: 'Tell what happened in a batch; nothing is refused for what a lot has too little of',
     params: byId,
-    body: z.object({ id, event: batchEvent, at: instant.nullable().default(null), confirm }),
+    body: z.object({
+      id,
+      event: batchEvent,
+      /** whose hands they were, where that is another than who is signed in */
+      hands: name.nullable().default(null),
+      at: instant.nullable().default(null),
+      confirm,
+    }),
     reply: made,
   }),
 } satisfies Record<string, Endpoint>

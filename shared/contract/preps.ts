@@ -1,3 +1,4 @@
+import type { Op } from '#core/process'
 import { PLACES } from '../lists'
 import { ROUTES } from '../routes'
 import { keptLot } from './fruit'
@@ -15,6 +16,7 @@ const seenMade = z.object({
   measured: z.array(z.string().max(20)).max(8).default([]),
 })
 const unit = z.enum(['mL', 'g'])
+const stepOp = z.string() as unknown as z.ZodType<Op>
 const added = z.object({ key, g: z.number() })
 export const batch = z.object({
   id,
@@ -44,6 +46,11 @@ export const batch = z.object({
       ta: z.number(),
       cautions: z.array(z.string()),
       contents: z.record(z.string(), z.number()),
+      /** what its steps gave, and how long they took, for what was worked out */
+      learned: z.array(
+        z.object({ quantity: z.enum(['output', 'minutes']), op: stepOp, step: z.string(), ratio: z.number() }),
+      ),
+      workedOutG: z.number().nullable(),
     })
     .nullable(),
   /** the batch that it ended, told step by step; null where it was told at once */

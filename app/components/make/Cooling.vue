@@ -69,7 +69,7 @@ const last = computed(() => readings.value.at(-1))
       <p v-else class="caution" role="alert">{{ t(isBound ? 'make.cool.missed' : 'make.cool.missedSour') }}</p>
       <form v-if="session.isOwner && !isOverruled" class="stack" @submit.prevent="keeping.submit()">
         <v-text-field v-model="reason" :label="t('make.cool.why')" maxlength="200" data-test="overrule-why" />
-        <v-btn type="submit" height="56" :disabled="!reason.trim()" data-test="overrule">{{
+        <v-btn type="submit" height="72" :disabled="!reason.trim()" data-test="overrule">{{
           t('make.cool.keep')
         }}</v-btn>
       </form>
@@ -89,7 +89,7 @@ const last = computed(() => readings.value.at(-1))
         data-test="cool-around"
       />
       <FieldMore :label="t('make.cool.earlier')" test="cool-earlier"><FieldWhen v-model="at" /></FieldMore>
-      <v-btn type="submit" height="56" :disabled="number.temp === null" data-test="cool-save">{{
+      <v-btn type="submit" height="72" :disabled="number.temp === null" data-test="cool-save">{{
         t('make.putDown')
       }}</v-btn>
       <p v-if="form.said.value" class="caution" role="alert">{{ form.said.value }}</p>

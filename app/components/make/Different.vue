@@ -149,7 +149,7 @@ async function takeOther(): Promise<void> {
             <p v-for="c in s.comes" :key="c" class="small caution">{{ t('swap.comes') }} {{ t(`caution.${c}`) }}</p>
             <p v-for="c in s.goes" :key="c" class="small quiet">{{ t('swap.goes') }} {{ t(`caution.${c}`) }}</p>
           </div>
-          <v-btn height="60" :disabled="hand.busy.value" :data-test="`take-swap-${s.key}`" @click="take(s)">{{
+          <v-btn height="72" :disabled="hand.busy.value" :data-test="`take-swap-${s.key}`" @click="take(s)">{{
             t('make.takeSwap')
           }}</v-btn>
         </li>
@@ -164,12 +164,12 @@ async function takeOther(): Promise<void> {
       <div class="row">
         <v-btn
           type="submit"
-          height="60"
+          height="72"
           :disabled="!other || number.grams === null || hand.busy.value"
           data-test="other-take"
           >{{ t('make.isIn') }}</v-btn
         >
-        <v-btn height="60" variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
+        <v-btn height="72" variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
       </div>
     </form>
   </article>

@@ -38,7 +38,7 @@ const form = useSubmit(async (key, confirm) => {
       place: place.value,
       useBy: useBy.value || null,
       tempC: number.temp,
-      minutes: Math.round(ending.minutesSoFar() * 10) / 10,
+      minutes: ending.handsSoFar(),
     },
     key,
     confirm,
@@ -79,7 +79,7 @@ const keeps = computed(() => ending.keeps(place.value))
   <form class="sheet stack" novalidate data-test="end-form" @submit.prevent="isUnplanned ? toDraft() : save()">
     <div class="spread">
       <h2>{{ t(early ? 'make.endEarly' : 'make.end') }}</h2>
-      <v-btn v-if="early || isUnplanned" height="56" @click="emit('close')">{{ t('make.back') }}</v-btn>
+      <v-btn v-if="early || isUnplanned" height="72" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <section v-if="!isUnplanned" class="asked">
       <p v-if="!ending.unweighed.value.length" class="small quiet">{{ t('make.allWeighed') }}</p>
@@ -90,7 +90,7 @@ const keeps = computed(() => ending.keeps(place.value))
             ><b class="num">{{ amount(u.amount.value, u.amount.unit, 0) }}</b> {{ name(u.key) }}</span
           >
           <v-btn
-            height="56"
+            height="72"
             :disabled="hand.busy.value"
             :data-test="`left-out-${u.take}`"
             @click="hand.tell([{ kind: 'left-out', take: u.take }])"
@@ -164,16 +164,16 @@ const keeps = computed(() => ending.keeps(place.value))
       >
     </template>
     <p v-if="closing.said.value" class="caution" role="alert">{{ closing.said.value }}</p>
-    <v-btn v-if="!isThrowing" height="56" variant="text" data-test="throw" @click="isThrowing = true">{{
+    <v-btn v-if="!isThrowing" height="72" variant="text" data-test="throw" @click="isThrowing = true">{{
       t('make.throw')
     }}</v-btn>
     <div v-else class="stack">
       <v-text-field v-model="reason" :label="t('make.throwWhy')" maxlength="200" data-test="throw-reason" />
       <div class="row">
-        <v-btn height="60" :disabled="!reason.trim()" data-test="throw-save" @click="throwAway">{{
+        <v-btn height="72" :disabled="!reason.trim()" data-test="throw-save" @click="throwAway">{{
           t('make.throw')
         }}</v-btn>
-        <v-btn height="60" variant="text" @click="isThrowing = false">{{ t('do.cancel') }}</v-btn>
+        <v-btn height="72" variant="text" @click="isThrowing = false">{{ t('do.cancel') }}</v-btn>
       </div>
     </div>
   </form>

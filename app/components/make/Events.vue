@@ -98,7 +98,7 @@ const count = computed(() => inOrder.value.filter((e) => e.kind !== 'heard' && e
       <span
         >{{ said(e) }}<span v-if="gone.has(e.id)" class="small"> · {{ t('make.event.void') }}</span></span
       >
-      <span class="small quiet">{{ e.by }}</span>
+      <span class="small quiet">{{ e.hands ?? e.by }}</span>
     </li>
   </ol>
   <p v-if="!count" class="quiet">{{ t('make.noEvents') }}</p>

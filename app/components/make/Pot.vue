@@ -12,7 +12,7 @@ import { useDrinks } from '~/stores/drinks'
 const props = defineProps<{ hand: BatchInHand }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n({ useScope: 'global' })
-const { amount, name, n } = useFormat()
+const { amount, name, n, money } = useFormat()
 const catalogue = useCatalogue()
 const drinks = useDrinks()
 const fix = usePotFix(props.hand)
@@ -70,6 +70,17 @@ const rows = computed(() => {
     digits: key === 'ta' ? 2 : key === 'volume' ? 0 : 1,
   }))
 })
+/** mL of drink in a cup; nothing for what is poured into none. */
+const cupMl = computed(() => {
+  const { recipeId, versionId } = fix.view.value.run
+  const recipe = recipeId && versionId ? drinks.byId.get(recipeId) : undefined
+  return recipe?.kind === 'drink' ? (drinks.evaluate(drinks.served(recipe)).evaluation?.jug.volume.value ?? null) : null
+})
+const { costOf } = useCorrection()
+const costOfAdded = computed(() => {
+  const costs = (fix.finding.answer.value?.added ?? []).map((a) => costOf(a.key, a.massG))
+  return !costs.length || costs.some((c) => c === null) ? null : costs.reduce<number>((sum, c) => sum + c!, 0)
+})
 const reads = computed(() => {
   const mix = fix.pot.value?.mix
   if (!mix) return ''
@@ -89,7 +100,7 @@ async function addByTaste(): Promise<void> {
   <article class="sheet stack" data-test="pot">
     <div class="spread">
       <h2>{{ t('make.pot') }}</h2>
-      <v-btn height="56" data-test="close-pot" @click="emit('close')">{{ t('make.back') }}</v-btn>
+      <v-btn height="72" data-test="close-pot" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <p v-if="!fix.stream.value" class="quiet" data-test="pot-not-yet">{{ t('make.potNotYet') }}</p>
     <template v-else>
@@ -129,7 +140,7 @@ async function addByTaste(): Promise<void> {
           <FieldAmountField v-bind="bind('ph')" label="pH" unit="1" test="read-ph" />
           <FieldAmountField v-bind="bind('temp')" :label="t('make.temp')" unit="°C" device test="read-temp" />
         </div>
-        <v-btn type="submit" height="60" :disabled="!isRead || hand.busy.value" data-test="read-save">{{
+        <v-btn type="submit" height="72" :disabled="!isRead || hand.busy.value" data-test="read-save">{{
           t('make.putDown')
         }}</v-btn>
       </form>
@@ -161,7 +172,7 @@ async function addByTaste(): Promise<void> {
                 ><b class="num">{{ amount(a.massG, 'g', a.massG < 10 ? 1 : 0) }}</b> {{ name(a.key) }}</span
               >
               <v-btn
-                height="60"
+                height="72"
                 :disabled="hand.busy.value"
                 :data-test="`fixed-${a.key}`"
                 @click="added(a.key, a.massG)"
@@ -182,6 +193,10 @@ async function addByTaste(): Promise<void> {
                 brix: n(fix.finding.answer.value.after.mix.brix.value, 1),
               })
             }}
+            <template v-if="cupMl">{{
+              t('make.thenCups', { n: n(fix.finding.answer.value.after.mix.volume.value / cupMl, 1) })
+            }}</template>
+            <template v-if="costOfAdded !== null">{{ t('make.thenCost', { cost: money(costOfAdded) }) }}</template>
           </p>
         </template>
       </div>
@@ -193,7 +208,7 @@ async function addByTaste(): Promise<void> {
         </div>
         <v-btn
           type="submit"
-          height="60"
+          height="72"
           :disabled="!item || by.number.grams === null || hand.busy.value"
           data-test="add-save"
           >{{ t('make.isIn') }}</v-btn

@@ -11,7 +11,7 @@ import type { RunView } from '~/stores/make'
 const props = defineProps<{ view: RunView; isUnderWay: boolean }>()
 const emit = defineEmits<{ run: [] }>()
 const { t } = useI18n({ useScope: 'global' })
-const { amount, day, time, name, n } = useFormat()
+const { amount, day, time, name, n, money } = useFormat()
 const session = useSession()
 const drinks = useDrinks()
 const ending = useEndBatch(() => props.view)
@@ -42,10 +42,13 @@ const figures = computed(() =>
     digits: key === 'ta' ? 2 : key === 'volume' ? 0 : 1,
   })),
 )
+const cost = useBatchCost(() => props.view)
 const learned = computed(() =>
-  props.view.planned
-    ? learnedFrom(run.value.planned, run.value.events, (doc) => drinks.evaluateRun(run.value, doc))
-    : [],
+  props.view.made?.made
+    ? props.view.made.made.learned
+    : props.view.planned
+      ? learnedFrom(run.value.planned, run.value.events, (doc) => drinks.evaluateRun(run.value, doc))
+      : [],
 )
 const opOf = (step: string): string => {
   const job = props.view.jobs.find((j) => j.step === step)
@@ -105,8 +108,14 @@ const form = useSubmit(async () => {
               <FigureButton v-if="f.now" :figure="f.now" :digits="f.digits" :label="t('make.actual')" />
             </td>
           </tr>
+          <tr v-if="session.isOwner" data-test="figure-cost">
+            <td>{{ t(cost.isPaid.value ? 'make.costPaid' : 'make.cost') }}</td>
+            <td class="r num">{{ cost.planned.value === null ? t('make.notKnown') : money(cost.planned.value) }}</td>
+            <td class="r num">{{ cost.actual.value === null ? t('make.notKnown') : money(cost.actual.value) }}</td>
+          </tr>
         </tbody>
       </table>
+      <MakeClaim v-if="view.made" :view="view" @take="form.submit()" />
       <p v-if="view.made" data-test="came-out">
         {{
           t('make.gave', {

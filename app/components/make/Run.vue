@@ -68,11 +68,12 @@ const wipe = ref(false)
         <FigureButton :figure="view.pot.jug.brix" :digits="1" :label="t('make.inThePot')" />
         <template v-if="run.vessel"> · {{ run.vessel.name }}</template>
       </p>
+      <MakeWho />
       <div class="tools">
-        <v-btn data-test="open-pot" height="56" @click="panel = panel === 'pot' ? null : 'pot'">{{
+        <v-btn data-test="open-pot" height="72" @click="panel = panel === 'pot' ? null : 'pot'">{{
           t('make.pot')
         }}</v-btn>
-        <v-btn data-test="wipe" height="56" @click="wipe = true">{{ t('make.wipe') }}</v-btn>
+        <v-btn data-test="wipe" height="72" @click="wipe = true">{{ t('make.wipe') }}</v-btn>
       </div>
     </section>
 

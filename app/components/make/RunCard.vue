@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { isRinging, nextJob } from '#core/batch'
+import { dayOf } from '#core/time'
+import { useSession } from '~/stores/session'
 import { capacityOf, type RunView } from '~/stores/make'
 
 // A batch that is under way: how full it is, what is next in it, and its clock.
 const props = defineProps<{ view: RunView; scaleMl: number }>()
 const { t } = useI18n({ useScope: 'global' })
-const { amount } = useFormat()
+const { amount, day, time } = useFormat()
+const session = useSession()
+/** Begun on another day, and neither ended nor thrown away. */
+const isOld = computed(() => dayOf(run.value.at, session.zone) !== dayOf(now.value, session.zone))
 const now = useServerClock()
 const { left, stepName } = useRunWords()
 const run = computed(() => props.view.run)
@@ -43,6 +48,9 @@ const label = computed(() =>
         }}</span>
         <span v-if="clock" class="clock num" :class="{ rings: isRinging(clock, now) }">{{ left(clock, now) }}</span>
         <span class="small quiet">{{ run.by }}</span>
+        <span v-if="isOld" class="small caution" data-test="left-open">{{
+          t('make.leftOpen', { day: day(run.at), time: time(run.at) })
+        }}</span>
       </span>
     </NuxtLink>
   </li>

@@ -4,6 +4,7 @@ import { isRinging, type Job } from '#core/batch'
 import { CATALOGUE, type StepKind } from '#core/process'
 import { itemKey, type MakingStep } from '#core/recipe'
 import { volumeMl } from '#core/process'
+import { useMake } from '~/stores/make'
 import type { BatchInHand } from '~/composables/useBatch'
 
 // One step: what is done, for how long, what to mind, and how one sees that it is done. The clock prompts, the sign
@@ -13,6 +14,7 @@ const { t } = useI18n({ useScope: 'global' })
 const { amount, n, name, time } = useFormat()
 const { stepName, left } = useRunWords()
 const now = useServerClock()
+const make = useMake()
 const view = computed(() => props.hand.view.value!)
 const step = computed(
   () => view.value.evaluation?.document.steps.find((s) => s.out === props.job.step) as MakingStep | undefined,
@@ -26,6 +28,11 @@ const goesByItself = computed(() => (timed.value?.waitMin ?? 0) > 0)
 const clock = computed(() => view.value.clocks.find((c) => c.step === props.job.step))
 /** A minute and more in minutes, less in seconds. */
 const lasting = (min: number): string => (min >= 2 ? amount(Math.round(min), 'min', 0) : `${n(min * 60)} s`)
+/** What this kind of step takes here, where batches taught it. */
+const here = computed(() => {
+  const of = make.studies.find((s) => s.op === props.job.op && s.quantity === 'minutes')
+  return of && minutes.value > 0 ? { min: minutes.value * of.ratio.expected, count: of.ratio.count } : null
+})
 const cautions = computed(() => done.value?.result.cautions ?? [])
 const litres = (ml: number): string => amount(ml / 1000, 'L', 2)
 /** The figure above says them. */
@@ -54,6 +61,9 @@ usePedal(go)
     </p>
     <p v-else-if="minutes > 0" class="big" data-test="lasting">
       <span class="num">{{ lasting(minutes) }}</span>
+    </p>
+    <p v-if="here" class="small quiet" data-test="here">
+      {{ t('make.here', { min: lasting(here.min), n: here.count }, here.count) }}
     </p>
     <p v-if="job.ready" class="small" data-test="window">
       {{

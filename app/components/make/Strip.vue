@@ -60,10 +60,10 @@ async function set(minutes: number): Promise<void> {
     <section class="sheet">
       <div class="spread">
         <h3>{{ t('make.clocks') }}</h3>
-        <v-btn height="48" data-test="set-timer" @click="isSetting = !isSetting">{{ t('make.set') }}</v-btn>
+        <v-btn height="72" data-test="set-timer" @click="isSetting = !isSetting">{{ t('make.set') }}</v-btn>
       </div>
       <div v-if="isSetting" class="minutes">
-        <v-btn v-for="m in MINUTES" :key="m" height="56" :data-test="`timer-${m}`" @click="set(m)">{{
+        <v-btn v-for="m in MINUTES" :key="m" height="72" :data-test="`timer-${m}`" @click="set(m)">{{
           t('make.min', { n: n(m) })
         }}</v-btn>
       </div>
@@ -112,7 +112,7 @@ async function set(minutes: number): Promise<void> {
 }
 .steps button {
   width: 100%;
-  min-height: 48px;
+  min-height: 72px;
   display: grid;
   grid-template-columns: 18px minmax(0, 1fr) auto;
   gap: 6px;
@@ -162,7 +162,7 @@ async function set(minutes: number): Promise<void> {
 }
 .other {
   display: grid;
-  min-height: 56px;
+  min-height: 72px;
   align-content: center;
   text-decoration: none;
 }

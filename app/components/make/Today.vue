@@ -42,7 +42,7 @@ async function take(): Promise<void> {
   <form class="sheet stack" novalidate data-test="today-juice" @submit.prevent="today.find({ ...number })">
     <div class="spread">
       <h2>{{ t('today.title') }}</h2>
-      <v-btn height="56" @click="emit('close')">{{ t('make.back') }}</v-btn>
+      <v-btn height="72" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <p class="small quiet">{{ t('today.why') }}</p>
     <div v-for="j in today.juices.value" :key="j.take" class="juice">

@@ -36,6 +36,8 @@ const scale = computed(() => {
   const r = bench.readings.scale
   return r && r.state === 'ok' && r.value !== null ? r : null
 })
+/** It spoke, and says nothing any more: what it said last is not taken. */
+const isLost = computed(() => bench.readings.scale?.state === 'lost')
 const scaleG = computed(() => (scale.value ? bench.inGrams(scale.value) : null))
 const toGoG = computed(() => {
   const wantG = of.gPerUnit.value === null ? null : perTake.value * of.gPerUnit.value
@@ -122,6 +124,7 @@ const lotText = (l: (typeof of.lots.value)[number]): string =>
     <p v-if="weigh.weighed" class="small quiet" data-test="so-far">
       {{ t('make.soFar', { is: amount(weigh.weighed, unit, 0), of: amount(weigh.wanted.value, unit, 0) }) }}
     </p>
+    <p v-if="isLost" class="caution" role="alert" data-test="scale-lost">{{ t('make.scaleLost') }}</p>
     <div v-if="scaleG !== null" class="scale" data-test="live-scale" role="status">
       <span class="bar" aria-hidden="true"
         ><i :style="{ width: `${Math.max(0, Math.min(100, (100 * scaleG) / Math.max(1, scaleG + (toGoG ?? 0))))}%` }"
@@ -223,7 +226,7 @@ h2 {
   flex-wrap: wrap;
 }
 .lots button {
-  min-height: 56px;
+  min-height: 72px;
   padding: 6px 16px;
   border: 2px solid var(--rule);
   border-radius: 14px;

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { costPerLitre } from '#core/cost'
+import { stepStudies } from '#core/batch'
 import { expectedOf } from '#core/preps'
 import type { Evaluation } from '#core/recipe'
+import { useFruit } from '~/stores/fruit'
 import { useDrinks } from '~/stores/drinks'
 import { useSession } from '~/stores/session'
 
@@ -11,6 +13,7 @@ const props = defineProps<{ id: string; evaluation: Evaluation }>()
 const { t } = useI18n({ useScope: 'global' })
 const { n, amount, name, money } = useFormat()
 const drinks = useDrinks()
+const fruit = useFruit()
 const session = useSession()
 const cost = computed(() => drinks.costOfPrep(props.evaluation, props.id))
 const made = computed(() => drinks.made.get(props.id))
@@ -26,7 +29,20 @@ const learned = computed(() => {
   const { runs = 0, timed = 0, output = 1, minutes = 1 } = made.value ?? {}
   const { volumeMl, handMin } = expectedOf(props.evaluation, { output, minutes })
   const [out, min] = [amount(volumeMl, 'mL', 0), n(handMin, 0)]
+  const steps = stepStudies(
+    fruit.batches
+      .filter((b) => b.recipeId === props.id)
+      .toReversed()
+      .flatMap((b) => b.made?.learned ?? []),
+  ).map((s) =>
+    t(`preps.learnedStep.${s.quantity}`, {
+      step: t(`step.${s.op}`),
+      percent: n(s.ratio.expected * 100),
+      n: s.ratio.count,
+    }),
+  )
   return [
+    ...steps,
     ...(runs ? [t('preps.learnedOut', { n: runs, out }, runs)] : []),
     ...(timed ? [t('preps.learnedMin', { n: timed, min }, timed)] : []),
   ].join(' ')

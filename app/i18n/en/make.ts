@@ -61,6 +61,8 @@ export const make = {
     until: ', good until {day}',
     noLot: 'No lot of it is in the books: it is put down as such, and work goes on.',
     notAll: '{left} of it are in no lot of the books.',
+    scaleLost: 'The scale says nothing any more. Type what is in, or look at its cable.',
+    leftOpen: 'Begun {day} at {time}, and still open: end it, or throw it away.',
     typed: 'So much is in',
     itIsIn: '{amount} are in',
     takeTyped: 'It is in',
@@ -69,6 +71,7 @@ export const make = {
     putDown: 'Put it down',
 
     fillWith: 'Fill up with {name}, to',
+    here: 'here it took about {min}, in {n} batch | here it takes about {min}, in {n} batches',
     between: 'ready from {from}, to be gone on with by {to}',
     earliest: 'ready at {from} at the earliest',
     comesTo: 'comes to {ml} at {temp}',
@@ -113,6 +116,8 @@ export const make = {
     findWord: 'Least for one step of that',
     nothingMore: 'Nothing more is to be added.',
     thenIs: 'Then there are {ml} at {brix} °Bx.',
+    thenCups: 'These are {n} cups.',
+    thenCost: 'It costs {cost}.',
     add: 'Something else went in',
 
     end: 'All steps are done',
@@ -131,6 +136,15 @@ export const make = {
     draftCrew: 'What went in is kept; whoever plans can make a recipe of it.',
     toDraft: 'Make a recipe of it',
 
+    who: 'Whose hands',
+    cost: 'Cost, at today’s prices',
+    costPaid: 'Cost, as it was paid',
+    notKnown: 'not known',
+    claim: {
+      says: 'The sheet promises {promised}, and {came} came out; usual is {low} to {high}. Is what was made the recipe?',
+      take: 'Make a draft of it',
+      leave: 'The sheet stays',
+    },
     steps: 'Steps',
     clocks: 'Clocks',
     set: 'Set one',

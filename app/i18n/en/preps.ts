@@ -69,6 +69,10 @@ export const preps = {
       'Cooked food: from 57 to 21 °C within 2 h, to 5 °C within 6 h in all; else to 5 °C within 4 h (FDA Food Code 3-501.14). Local rules decide.',
     boilSaid: 'From {from} to {to} in {min} min, {brix} °Bx at the end.',
     readOff: '°Bx as read here is {by} above the standard. | °Bx as read here is {by} below the standard.',
+    learnedStep: {
+      output: '{step}: {percent} % of what is worked out comes through here ({n}).',
+      minutes: '{step}: takes {percent} % of its minutes here ({n}).',
+    },
     learnedOut: 'By {n} making here some {out} come out. | By {n} makings here some {out} come out.',
     learnedMin: 'By {n} making here it takes {min} min of hands. | By {n} makings here it takes {min} min of hands.',
     cautions: 'Mind',

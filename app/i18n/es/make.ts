@@ -61,6 +61,8 @@ export const make = {
     until: ', bueno hasta el {day}',
     noLot: 'No hay ningún lote de esto en los libros: así se apunta, y el trabajo sigue.',
     notAll: '{left} no están en ningún lote de los libros.',
+    scaleLost: 'La báscula ya no dice nada. Escribe lo que hay dentro, o mira su cable.',
+    leftOpen: 'Empezada {day} a las {time}, y sigue abierta: acábala, o tírala.',
     typed: 'Hay dentro',
     itIsIn: '{amount} dentro',
     takeTyped: 'Está dentro',
@@ -69,6 +71,7 @@ export const make = {
     putDown: 'Apuntarlo',
 
     fillWith: 'Llenar con {name} hasta',
+    here: 'aquí tardó unos {min}, en {n} tanda | aquí tarda unos {min}, en {n} tandas',
     between: 'listo desde las {from}, se sigue antes de las {to}',
     earliest: 'listo a las {from} como pronto',
     comesTo: 'resulta en {ml} a {temp}',
@@ -113,6 +116,8 @@ export const make = {
     findWord: 'Lo mínimo para un paso de eso',
     nothingMore: 'No hay que añadir nada más.',
     thenIs: 'Después hay {ml} a {brix} °Bx.',
+    thenCups: 'Son {n} vasos.',
+    thenCost: 'Cuesta {cost}.',
     add: 'Entró otra cosa',
 
     end: 'Todos los pasos están hechos',
@@ -130,6 +135,15 @@ export const make = {
     draftCrew: 'Lo que entró se guarda; quien planifica puede hacer de ello una receta.',
     toDraft: 'Hacer de ello una receta',
 
+    who: 'Las manos de',
+    cost: 'Coste, a precios de hoy',
+    costPaid: 'Coste, como se pagó',
+    notKnown: 'no se sabe',
+    claim: {
+      says: 'La ficha promete {promised} y salieron {came}; lo usual es de {low} a {high}. ¿Es lo hecho la receta?',
+      take: 'Hacer un borrador de ello',
+      leave: 'La ficha se queda',
+    },
     steps: 'Pasos',
     clocks: 'Relojes',
     set: 'Poner uno',

@@ -70,6 +70,10 @@ export const preps = {
     boilSaid: 'De {from} a {to} en {min} min, con {brix} °Bx al final.',
     readOff:
       'Los °Bx leídos aquí están {by} por encima del estándar. | Los °Bx leídos aquí están {by} por debajo del estándar.',
+    learnedStep: {
+      output: '{step}: aquí pasa el {percent} % de lo calculado ({n}).',
+      minutes: '{step}: aquí tarda el {percent} % de sus minutos ({n}).',
+    },
     learnedOut: 'Según {n} preparación aquí salen unos {out}. | Según {n} preparaciones aquí salen unos {out}.',
     learnedMin:
       'Según {n} preparación aquí lleva {min} min de manos. | Según {n} preparaciones aquí lleva {min} min de manos.',
