@@ -2,7 +2,9 @@
 import { useI18n } from 'vue-i18n'
 import { inOrder, minuteOf, momentOf, nextOf, type Placed, type Refused, type Standing } from '#core/schedule'
 import { isDay } from '#core/time'
+import { tasksDone } from '#core/batch'
 import { fillOf } from '~/utils/colours'
+import { useMake } from '~/stores/make'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 
@@ -48,7 +50,14 @@ const taskOf = (id: string): string => {
   return task ? nameOf(task) : ''
 }
 const rows = computed(() => inOrder(tasks.value, found.value ?? new Map()))
-const next = computed(() => nextOf(rows.value, told.done.value))
+const make = useMake()
+/** What was done in a batch needs no tick. */
+const made = computed(() => {
+  const ids = tasks.value.map((x) => x.id)
+  const runs = make.all.filter(({ run, state }) => run.making && run.day === plan.day && state !== 'thrown')
+  return new Set(runs.flatMap(({ run, jobs }) => tasksDone(run.making!, jobs, ids)))
+})
+const next = computed(() => nextOf(rows.value, new Set([...told.done.value, ...made.value])))
 const spanText = computed(() => {
   const first = rows.value[0]?.startMin ?? 0
   return t('clock.span', { time: timeOf(first), h: `${n(Math.floor(-first / 60))} h ${n(-first % 60)} min` })
@@ -134,6 +143,7 @@ watch([() => day.service.value, tasks, ready], () => ready.value && find(), { im
         <ClockList
           :rows="rows"
           :done="told.done.value"
+          :made="made"
           :put="told.put.value"
           :people="problem.people.map((p) => p.id)"
           :opens="opens!"

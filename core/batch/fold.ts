@@ -187,20 +187,16 @@ class Folding {
   private add({ id, to, item, amount, tempC, as }: EventOf<'added'>): void {
     if (!(amount.value >= 0)) throw new ProcessLimit('amount-negative', { value: amount.value }, itemKey(item))
     const name = `added-${id}`
-    if (!this.document.steps.length) return this.begin(name, { item, amount, tempC })
-    this.after(to, id, (from, out) => [
-      { op: 'take', out: name, item, amount, tempC: tempC ?? BENCH_C },
-      { op: 'combine', in: [from, name], out },
-    ])
+    const take: TakeStep = { op: 'take', out: name, item, amount, tempC: tempC ?? BENCH_C }
+    if (!this.document.steps.length) this.begin(take)
+    else this.after(to, id, (from, out) => [take, { op: 'combine', in: [from, name], out }])
     this.told.add(name)
     this.outOfLot(name, { amount: amount.value, as })
   }
   /** Nothing was planned: what goes in first makes the pot. */
-  private begin(name: string, { item, amount, tempC }: Pick<EventOf<'added'>, 'item' | 'amount' | 'tempC'>): void {
+  private begin(take: TakeStep): void {
     const { output } = this.document
-    const take: TakeStep = { op: 'take', out: name, item, amount, tempC: tempC ?? BENCH_C }
-    this.document = { ...this.document, steps: [take, { op: 'combine', in: [name], out: output }] }
-    this.told.add(name)
+    this.document = { ...this.document, steps: [take, { op: 'combine', in: [take.out], out: output }] }
     this.done.add(output)
   }
   private read({ id, of, reading }: EventOf<'read'>): void {

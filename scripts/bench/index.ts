@@ -5,6 +5,7 @@ import { benchApi, benchCrowd, benchMemory, threeYears } from './api'
 import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
 import { benchDrinks, benchWork } from './drinks'
+import { benchBatch, benchMake } from './make'
 import { benchPlan } from './plan'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
@@ -44,10 +45,12 @@ say('| figure | measured | to hold |\n| --- | --- | --- |')
 await measured(benchCore)
 await measured(benchWork)
 await measured(benchPlan)
+await measured(benchBatch)
 
 await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => {
   const { url } = app
   await measured(() => benchBrowser(url))
+  await measured(() => benchMake(url))
   await measured(() => benchApi(url, 'the demo'))
   const rows = await threeYears()
   await measured(() => benchFruit(url))

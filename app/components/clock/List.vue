@@ -6,6 +6,8 @@ import type { DayTask, Placed, Row } from '#core/schedule'
 defineProps<{
   rows: readonly Row<DayTask>[]
   done: ReadonlySet<string>
+  /** done in a batch: it is taken back there */
+  made: ReadonlySet<string>
   /** what somebody put where it stands */
   put: ReadonlySet<string>
   people: readonly string[]
@@ -26,7 +28,7 @@ const { t } = useI18n({ useScope: 'global' })
   <article class="sheet" data-test="clock-list">
     <h2>{{ t('clock.list') }}</h2>
     <ol>
-      <li v-for="r in rows" :key="r.task.id" :class="{ ticked: done.has(r.task.id) }">
+      <li v-for="r in rows" :key="r.task.id" :class="{ ticked: done.has(r.task.id) || made.has(r.task.id) }">
         <b class="num">{{ timeOf(r.startMin) }}</b>
         <span>{{ nameOf(r.task) }}</span>
         <span class="small quiet">{{
@@ -35,8 +37,11 @@ const { t } = useI18n({ useScope: 'global' })
             : t('clock.alone', { time: timeOf(r.endMin) })
         }}</span>
         <span class="no-print acts">
+          <NuxtLink v-if="made.has(r.task.id)" to="/make" class="small" data-test="made-task">{{
+            t('clock.made')
+          }}</NuxtLink>
           <v-btn
-            v-if="done.has(r.task.id)"
+            v-else-if="done.has(r.task.id)"
             variant="text"
             height="44"
             data-test="undo"

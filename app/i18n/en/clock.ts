@@ -32,6 +32,7 @@ export const clock = {
     done: 'Done',
     rails: 'Who and what, by the clock',
     list: 'Everything, in order',
+    made: 'done under Make',
     undone: 'Not done after all',
     late: 'It should have begun at {time}.',
     span: 'First hand at {time}, {h} before the opening.',

@@ -32,6 +32,7 @@ export const clock = {
     done: 'Hecho',
     rails: 'Quién y con qué, por el reloj',
     list: 'Todo, en orden',
+    made: 'hecho en Preparar',
     undone: 'No está hecho',
     late: 'Tenía que haber empezado: {time}.',
     span: 'Primera mano: {time}, {h} antes de abrir.',

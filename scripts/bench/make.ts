@@ -1,0 +1,150 @@
+import { v7 as uuid } from 'uuid'
+import { chromium, type Page } from '@playwright/test'
+import { checkEvent, fold, soFar, type BatchEvent } from '../../core/batch'
+import { Evaluator, scaledDocument, shippedContext, startingDrink } from '../../core/recipe'
+import { ARGS, signedIn } from './browser'
+
+type Row = [string, string, string]
+const middle = (all: readonly number[]): number => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)]!
+const ms = (v: number): string => `${v.toFixed(v < 10 ? 1 : 0)} ms`
+
+/** So many things added to a pot, and read of it. */
+function told(count: number, pot: string): BatchEvent[] {
+  const at = (n: number): string => new Date(Date.UTC(2026, 10, 28, 8) + n * 1000).toISOString()
+  return [
+    { id: 'd', at: at(0), by: '', kind: 'done', step: pot },
+    ...Array.from({ length: count }, (_, i): BatchEvent => {
+      const of = { id: `e${i}`, at: at(i + 1), by: '' }
+      const amount = { value: 1, unit: 'g' as const }
+      return i % 3
+        ? { ...of, kind: 'added', to: pot, item: { ingredient: 'white-sugar' }, amount, lotId: null, why: null }
+        : { ...of, kind: 'read', of: pot, reading: { tempC: 20 } }
+    }),
+  ]
+}
+
+/** One more event of a batch of many: folded, worked out, looked at. */
+export function benchBatch(): Row[] {
+  const planned = scaledDocument(startingDrink('lemonade', null, 300), 40)
+  const evaluator = new Evaluator(shippedContext())
+  return [500, 2000].map((count): Row => {
+    const events = told(count, planned.output)
+    const note: BatchEvent = { id: 'x', at: events.at(-1)!.at, by: '', kind: 'note', text: 'cloudy' }
+    const took = Array.from({ length: 5 }, () => {
+      const from = performance.now()
+      const actual = fold(planned, events)
+      void evaluator.evaluate(actual.document).jug.brix.value
+      void evaluator.evaluate(soFar(actual)!).jug.brix.value
+      checkEvent(note, { planned, events, evaluate: (d) => evaluator.evaluate(d), now: note.at, vesselMl: null })
+      return performance.now() - from
+    })
+    return [
+      `a batch of ${count} events: folded, worked out twice, one more looked at`,
+      ms(middle(took)),
+      count > 500 ? '1 s' : '250 ms',
+    ]
+  })
+}
+
+/** Takes what is asked for, one thing after the other; ms from the touch to the next thing painted, each. */
+async function touches(page: Page): Promise<number[]> {
+  return page.evaluate(async () => {
+    const took: number[] = []
+    const asked = (): string => document.querySelector('[data-test=weigh] h2, [data-test=step] h2')?.textContent ?? ''
+    for (let i = 0; i < 6; i++) {
+      const button = document.querySelector<HTMLButtonElement>('[data-test=take], [data-test=done]')
+      if (!button) break
+      await new Promise((done) => setTimeout(done, 300))
+      const [before, at] = [asked(), performance.now()]
+      button.click()
+      while (asked() === before && performance.now() - at < 3000) await new Promise(requestAnimationFrame)
+      await new Promise((done) => requestAnimationFrame(() => setTimeout(done, 0)))
+      took.push(performance.now() - at)
+    }
+    return took
+  })
+}
+async function begun(page: Page, url: string, name: string): Promise<void> {
+  await page.goto(`${url}/make`)
+  await page.locator('[data-test=begin-other]').click()
+  await page.locator('[data-test=pick]').getByRole('button', { name }).click()
+  await page.locator('[data-test=begin]').click()
+  await page.locator('[data-test=weigh]').waitFor()
+}
+
+/** A touch to the next thing, with a connection and without; a batch page of 500 events. */
+export async function benchMake(url: string): Promise<Row[]> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+  const page = await signedIn(browser, url)
+  await begun(page, url, 'Rhubarb lemon cooler')
+  const online = await touches(page)
+  await begun(page, url, 'Rhubarb lemon cooler')
+  await page.context().setOffline(true)
+  const offline = await touches(page)
+  await page.context().setOffline(false)
+  const long = await batchOf500(page)
+  const opened: number[] = []
+  for (let i = 0; i < 5; i++) {
+    await page.goto(`${url}/make`)
+    const link = page.locator(`[data-run="${long}"] a`)
+    await link.waitFor()
+    opened.push(
+      await page.evaluate(async (id) => {
+        const at = performance.now()
+        document.querySelector<HTMLAnchorElement>(`[data-run="${id}"] a`)!.click()
+        while (!document.querySelector('[data-test=pot-now]')) await new Promise(requestAnimationFrame)
+        document.querySelector<HTMLButtonElement>('[data-test=to-record]')!.click()
+        while (!document.querySelector('[data-test=events]')) await new Promise(requestAnimationFrame)
+        await new Promise((done) => requestAnimationFrame(() => setTimeout(done, 0)))
+        return performance.now() - at
+      }, long),
+    )
+  }
+  await browser.close()
+  return [
+    ['a touch to the next thing painted, median', ms(middle(online)), '100 ms'],
+    ['the same without a connection', ms(middle(offline)), '100 ms'],
+    [
+      'a batch of 500 events: run page and what happened, opened from the shelf, median of 5',
+      ms(middle(opened)),
+      '500 ms',
+    ],
+  ]
+}
+
+/** A pot from nothing with 500 events, told to the server as a tablet tells them. @returns its id */
+async function batchOf500(page: Page): Promise<string> {
+  const id = uuid()
+  await page.evaluate(
+    async ({ id, ids }) => {
+      const post = async (path: string, body: object, key: string): Promise<void> => {
+        const r = await fetch(`/api/v1/${path}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'idempotency-key': key },
+          body: JSON.stringify(body),
+        })
+        if (!r.ok) throw new Error(await r.text())
+      }
+      const stands = (await (await fetch('/api/v1/stands')).json()) as { id: string }[]
+      const standId = localStorage.getItem('olvex-stand') ?? stands[0]!.id
+      await post('runs', { id, standId, name: 'Long', times: 1 }, ids[0]!)
+      for (const [i, event] of ids.slice(1).entries()) {
+        const amount = { value: 5, unit: 'g' }
+        const of =
+          i % 3 || !i
+            ? {
+                kind: 'added',
+                to: 'pot',
+                item: { ingredient: i % 2 ? 'white-sugar' : 'water' },
+                amount,
+                lotId: null,
+                why: null,
+              }
+            : { kind: 'read', of: 'pot', reading: { tempC: 20 } }
+        await post(`runs/${id}/events`, { id: event, event: of }, event)
+      }
+    },
+    { id, ids: Array.from({ length: 501 }, () => uuid()) },
+  )
+  return id
+}
