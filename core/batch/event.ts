@@ -53,6 +53,8 @@ export type BatchEvent = Told &
     | { kind: 'swapped'; take: string; item: ItemRef; amount: Amount; lotId: string | null; as?: LotAs }
     /** what is wanted from now on, of what nobody has weighed yet: for the juice of today */
     | { kind: 'wanted'; takes: { take: string; amount: Amount }[] }
+    /** so many times what is not in yet: there is only so much of something, and the rest follows */
+    | { kind: 'rescaled'; times: number }
     /** hands are off it, and its clock runs */
     | { kind: 'begun'; step: string }
     /** told twice, it was done once, unless somebody says that it was done another time */

@@ -82,6 +82,7 @@ class Folding {
     else if (e.kind === 'left-out') this.leaveOut(e.take)
     else if (e.kind === 'swapped') this.swap(e)
     else if (e.kind === 'wanted') this.want(e)
+    else if (e.kind === 'rescaled') this.rescale(e.times)
     else if (e.kind === 'done') this.finish(e)
     else if (e.kind === 'skipped') this.skip(e.step)
     else if (e.kind === 'added') this.add(e)
@@ -165,6 +166,17 @@ class Folding {
       this.replace(take, { ...step, amount })
       this.wanted.set(take, amount)
     }
+  }
+  /** What is in, or done, stays; what is to come follows. */
+  private rescale(times: number): void {
+    if (!(times > 0) || !Number.isFinite(times)) throw new ProcessLimit('times-not-positive', { value: times })
+    const steps = this.document.steps.map((s) => {
+      if (this.told.has(s.out) || this.done.has(s.out)) return s
+      const step = scaledStep(s, times)
+      if (step.op === 'take') this.wanted.set(step.out, step.amount)
+      return step
+    })
+    this.document = { ...this.document, steps }
   }
   /** Done another time, it took as much again. */
   private finish({ step: out, another }: EventOf<'done'>): void {

@@ -147,6 +147,19 @@ describe('a step that was done', () => {
     ]
     expect(fold(tea, twice).odd.map((o) => o.code)).toEqual(['nothing-to-repeat'])
   })
+  it('with too little of something, what is to come follows it, and what is in stays', () => {
+    const jug = evaluate(lemonade).jug
+    const half = fold(lemonade, [event({ kind: 'rescaled', times: 0.5 })])
+    expect(evaluate(half.document).jug.volume.value).toBeCloseTo(jug.volume.value / 2, 3)
+    expect(evaluate(half.document).jug.brix.value).toBeCloseTo(jug.brix.value, 9)
+    const taken = event({ kind: 'weighed', take: first!, amount: g(500), lotId: null })
+    const after = fold(lemonade, [taken, event({ kind: 'rescaled', times: 0.5 })])
+    expect(after.document.steps.find((s) => s.out === first)).toMatchObject({ amount: g(500) })
+    const [job] = jobsOf(lemonade, after, evaluate(after.document), [taken])
+    const other = lemonade.steps.find((s) => s.op === 'take' && s.out !== first)!
+    const wanted = job!.weighs.find((w) => w.take === other.out)!.wanted.value
+    expect(wanted).toBeCloseTo((other as { amount: { value: number } }).amount.value / 2, 6)
+  })
   it('is done on the clock of the day, load by load', () => {
     const planned = withLoads(evaluate(puree))
     const load = planned.steps.find((s) => s.out.endsWith('-load-1') && s.op === 'blend')!

@@ -68,6 +68,7 @@ export const batchEvent = z.discriminatedUnion('kind', [
       .min(1)
       .max(40),
   }),
+  z.strictObject({ kind: z.literal('rescaled'), times: z.number().positive().max(100) }),
   z.strictObject({ kind: z.literal('begun'), step: stream }),
   z.strictObject({ kind: z.literal('done'), step: stream, another: z.literal(true).optional() }),
   z.strictObject({ kind: z.literal('skipped'), step: stream }),

@@ -50,6 +50,8 @@ function said(e: BatchEvent): string {
       return of('wanted', {
         list: e.takes.map((w) => `${takeName(w.take)} ${amount(w.amount.value, w.amount.unit, 0)}`).join(', '),
       })
+    case 'rescaled':
+      return of('rescaled', { percent: n(e.times * 100) })
     case 'added':
       return of('added', {
         amount: amount(e.amount.value, e.amount.unit, e.amount.value < 10 ? 1 : 0),

@@ -12,7 +12,7 @@ import { fillOf } from '~/utils/colours'
 // One thing is weighed in: how much is still to add, out of which lot; taken by a touch, by R, or by a pedal.
 const props = defineProps<{ hand: BatchInHand; job: Job; weigh: Weigh }>()
 const { t } = useI18n({ useScope: 'global' })
-const { amount, parts, name, typed, calendarDay } = useFormat()
+const { amount, parts, name, typed, calendarDay, n } = useFormat()
 const bench = useBench()
 const { stepName } = useRunWords()
 const of = useWeighing(
@@ -64,6 +64,8 @@ async function take(value: number): Promise<void> {
 }
 /** A weight this near to what is wanted is all of it; and no more lots than a glance takes in. */
 const [NEARLY, SHOWN_LOTS] = [0.02, 4]
+/** Of what was planned; less of it is no batch worth its work. */
+const LEAST_SHARE = 0.2
 function takeShown(): void {
   if (isTyping.value && number.amount !== null) return void take(number.amount)
   if (isTyping.value) return
@@ -94,6 +96,13 @@ const brought = computed(() => {
 const inNoLot = computed(() =>
   of.key.value === TAP ? 0 : (of.outOf(perTake.value).find((x) => x.lotId === null)?.amount ?? 0),
 )
+/** Of what is wanted, what its lots have, where that is less: the rest of the batch can follow it. */
+const onHandShare = computed(() => {
+  const { rest, weighed } = props.weigh
+  if (weighed || !of.lots.value.length || !(inNoLot.value > 0)) return null
+  const share = 1 - inNoLot.value / rest
+  return first.value === 1 && share > LEAST_SHARE && share < 1 - NEARLY ? share : null
+})
 function openField(): void {
   isTyping.value = true
   text.amount = typed(perTake.value, fine.value, 1)
@@ -153,6 +162,14 @@ const lotText = (l: (typeof of.lots.value)[number]): string =>
     <p v-if="inNoLot > 0" class="small quiet" data-test="no-lot">
       {{ of.lots.value.length ? t('make.notAll', { left: amount(inNoLot, unit, 0) }) : t('make.noLot') }}
     </p>
+    <v-btn
+      v-if="onHandShare !== null"
+      height="72"
+      :disabled="hand.busy.value"
+      data-test="all-there-is"
+      @click="hand.tell([{ kind: 'rescaled', times: onHandShare }])"
+      >{{ t('make.allThereIs', { percent: n(onHandShare * 100) }) }}</v-btn
+    >
     <FieldAmountField
       v-if="isTyping"
       v-bind="bind('amount')"

@@ -19,6 +19,7 @@ export const problems = {
     'nothing-to-repeat': 'What goes into this step came of another one and is used up. Tell that one first.',
     'pot-no-standard': 'This pot has no sheet to be brought to: say how it tastes.',
     'reads-more-litres': 'It reads {valueMl}, and {volumeMl} went in. Has everything been told, and is it this pot?',
+    'times-not-positive': 'So many times more than nothing: {value} is not.',
     'times-out-of-range': '{value} times the standard is no batch: make it more than nothing and at most {most}.',
     'vessel-empty': 'A vessel holds more than nothing.',
     'plan-missing': 'A batch of a recipe has a plan, and one from nothing has none.',

@@ -20,6 +20,7 @@ export const problems: typeof en = {
     'nothing-to-repeat': 'Lo que entra en este paso salió de otro y está gastado. Cuenta antes aquel.',
     'pot-no-standard': 'Esta olla no tiene ficha a la que llegar: di a qué sabe.',
     'reads-more-litres': 'Se leyeron {valueMl} y entraron {volumeMl}. ¿Está todo dicho, y es la olla correcta?',
+    'times-not-positive': 'Tantas veces, más que nada: {value} no lo es.',
     'times-out-of-range': '{value} veces el estándar no es una tanda: que sea más que nada y como mucho {most}.',
     'vessel-empty': 'En un recipiente cabe más que nada.',
     'plan-missing': 'Una tanda de una receta tiene un plan, y una desde cero no lo tiene.',
