@@ -7,7 +7,7 @@ import {
   RGBLuminanceSource,
 } from '@zxing/library'
 import type { Page } from '@playwright/test'
-import { answered, asCrew, asOwner, chooseFrom, expect, input, shown, test } from './steps'
+import { answered, asCrew, asOwner, chooseFrom, expect, fromTemplate, input, shown, test } from './steps'
 
 // A morning of batches: by two people on two tablets, one of them without a connection for a while.
 
@@ -306,5 +306,53 @@ test('a cooling log that passes and one that does not; labels; a pot from nothin
     await expect(page.locator('[data-test=ringing]')).toContainText('Timer', { timeout: 75_000 })
     await page.locator('[data-test=heard]').click()
     await expect(page.locator('[data-test=ringing]')).toHaveCount(0)
+  })
+})
+
+test('a prep in loads: each has its own contents, the sieve is measured, and its making teaches the next day', async ({
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await asOwner(page)
+  await fromTemplate(page, 'strained-base', 'Loaded base')
+  await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
+  const prep = page.url()
+  await page.goto('/make')
+  await page.locator('[data-test=begin-other]').click()
+  await page.locator('[data-test=pick]').getByRole('button', { name: 'Loaded base' }).click()
+  await input(page, 'begin-litres').fill('6')
+  await page.locator('[data-test=begin]').click()
+  await expect(page.locator('[data-test=strip]')).toContainText('load 2')
+  await test.step('load by load, each weighed for itself; what was begun has its clock', async () => {
+    for (let i = 0; i < 60; i++) {
+      if (await page.locator('[data-test=ask-after], [data-test=end-form]').count()) break
+      const act = page.locator('[data-test=take], [data-test=begin-step], [data-test=done]').first()
+      await act.click()
+      await expect(page.locator('[data-test=undo]')).toBeEnabled()
+      await page.waitForTimeout(150)
+    }
+    await expect(page.locator('[data-test=ask-after]')).toContainText('How much came through')
+  })
+  await test.step('more than went in is asked about; what came through is what the batch is from then on', async () => {
+    await input(page, 'ask-amount').fill('60000')
+    await page.locator('[data-test=ask-save]').click()
+    await expect(page.locator('[data-test=doubt], [data-test=run-said]')).toBeVisible()
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await input(page, 'ask-amount').fill('5200')
+    await page.locator('[data-test=ask-save]').click()
+    await expect(page.locator('[data-test=ask-after]')).toHaveCount(0)
+    await expect(page.locator('[data-test=pot-now]')).toContainText('5.20 L')
+  })
+  await test.step('its making teaches: on its page, for the plan of the next day', async () => {
+    for (let i = 0; i < 20 && !(await page.locator('[data-test=end-form]').count()); i++) {
+      const leave = page.locator('[data-test=ask-leave]')
+      if (await leave.count()) await leave.click()
+      else await page.locator('[data-test=take], [data-test=begin-step], [data-test=done]').first().click()
+      await page.waitForTimeout(200)
+    }
+    await onShelf(page, '5200')
+    await expect(page.locator('[data-test=learned]')).toContainText('of what was worked out came through')
+    await page.goto(prep)
+    await expect(page.locator('[data-test=learned]')).toContainText('Strain')
   })
 })

@@ -1,12 +1,14 @@
 import { INGREDIENTS } from '../../core/substances'
 import { evaluateRecipe, newDrink, shippedContext, withLayer, withVolume } from '../../core/recipe'
-import { rowId, type Shelf } from '../../core/books'
+import { rowId, type Known, type Shelf } from '../../core/books'
 import {
+  layering,
   withPending,
   withPendingLines,
   withPendingRecipes,
   withPendingService,
   withPendingWork,
+  type Books,
 } from '../../app/outbox/pending'
 import { actOf, differences } from '../../app/utils/history'
 import { madeBy, withMoment } from '../../shared/facts'
@@ -51,21 +53,72 @@ const press = (over: object = {}) =>
     ...over,
   })
 const OWNER = { seesMoney: true, mends: true }
+const NOTHING: Shelf = { lots: [], presses: [], batches: [], runs: [], prices: [], bases: [] }
+const HERE = { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 }
+let worked = 0
+const KNOWN: Known = {
+  data: (k) => INGREDIENTS.get(k),
+  evaluateRun: (_run, doc) => {
+    worked++
+    return evaluateRecipe(doc, shippedContext())
+  },
+  handling: () => null,
+  named: () => undefined,
+  goods: () => true,
+  version: () => undefined,
+  recipeOf: () => undefined,
+}
 const over = (entries: Entry[], shelf: Partial<Shelf> = {}) =>
-  withPending(
-    { lots: [], presses: [], batches: [], runs: [], prices: [], bases: [], ...shelf },
-    entries,
-    { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 },
-    {
-      data: (k) => INGREDIENTS.get(k),
-      evaluateRun: (_run, doc) => evaluateRecipe(doc, shippedContext()),
-      handling: () => null,
-      named: () => undefined,
-      goods: () => true,
-      version: () => undefined,
-      recipeOf: () => undefined,
-    },
-  )
+  withPending({ ...NOTHING, ...shelf } as Books, entries, HERE, KNOWN)
+
+describe('a batch that is told without a connection', () => {
+  const begun = entry('postRun', { id: ID('run'), standId: STAND, name: 'As always', times: 1 })
+  const added = (n: number, over: object = {}): Entry => ({
+    ...entry(
+      'postRunEvent',
+      {
+        id: ID(`e${n}`),
+        event: {
+          kind: 'added',
+          to: 'pot',
+          item: { ingredient: 'white-sugar' },
+          amount: { value: n, unit: 'g' },
+          lotId: null,
+          why: null,
+        },
+        ...over,
+      },
+      { id: ID('run') },
+    ),
+    key: `k${n}`,
+    at: `2026-01-02T08:0${n}:00Z`,
+  })
+  it('is under way at once, with all that was told, and not twice once the server has it', () => {
+    const [run] = over([begun, added(1), added(2)]).runs
+    expect(run!.events.map((e) => [e.kind, e.by])).toEqual([
+      ['added', 'Ada'],
+      ['added', 'Ada'],
+    ])
+    expect(over([added(1), added(2)], { runs: [run!] }).runs[0]!.events).toHaveLength(2)
+  })
+  it('is booked once, however often it is shown; another shelf beneath is booked anew', () => {
+    const lay = layering()
+    const entries = [begun, added(1), added(2)]
+    const show = (from: unknown[], of: Entry[]) => lay(from, NOTHING as Books, of, HERE, KNOWN)
+    expect(show([1], entries)).toEqual(over(entries))
+    worked = 0
+    expect(show([1], entries).runs[0]!.events).toHaveLength(2)
+    expect(worked).toBe(0)
+    expect(show([1], [...entries, added(3)]).runs[0]!.events).toHaveLength(3)
+    const forOne = worked
+    expect(forOne).toBeGreaterThan(0)
+    // One in the middle was dropped: what comes after it is booked again.
+    expect(show([1], [begun, added(2), added(3)]).runs[0]!.events.map((e) => e.id)).toEqual([ID('e2'), ID('e3')])
+    worked = 0
+    show([2], [begun, added(2), added(3)])
+    expect(worked).toBeGreaterThan(forOne)
+  })
+})
 
 describe('what is not sent yet', () => {
   it('can be worked with: weighed in, pressed, counted', () => {
