@@ -174,15 +174,18 @@ async function e2e(): Promise<void> {
     await installation('own', false),
     await installation('demo', true, { OLVEX_BENCH: bench.address }),
   ]
+  // Batches move lots and sign standards: on a demo of their own.
+  const morning = await installation('morning', true, { OLVEX_BENCH: bench.address })
   const empty = await installation('empty', false)
   const control = await controls(own, empty)
   const env = {
     OLVEX_E2E_BENCH: bench.address,
     OLVEX_E2E_OWN: own.app.url,
     OLVEX_E2E_DEMO: demo.app.url,
+    OLVEX_E2E_MORNING: morning.app.url,
     OLVEX_E2E_CONTROL: control.url,
   }
-  await playwright(['whole-job', 'anywhere', 'tablet', 'offline', 'phone', 'base'], env)
+  await playwright(['whole-job', 'anywhere', 'tablet', 'offline', 'phone', 'base', 'make'], env)
   await control.close()
   // The data must outlive a stop of everything.
   await restart(own)

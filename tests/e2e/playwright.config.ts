@@ -45,7 +45,6 @@ export default defineConfig({
         'paste.spec.ts',
         'work.spec.ts',
         'clock.spec.ts',
-        'make.spec.ts',
       ],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
     },
@@ -67,6 +66,11 @@ export default defineConfig({
       name: 'base',
       testMatch: ['base.spec.ts', 'sizes.spec.ts'],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
+    },
+    {
+      name: 'make',
+      testMatch: 'make.spec.ts',
+      use: { ...tablet, baseURL: process.env.OLVEX_E2E_MORNING ?? process.env.OLVEX_E2E_DEMO },
     },
     {
       name: 'after-restart',
