@@ -290,7 +290,11 @@ describe('a day of facts', () => {
         },
       ],
       ...(packs.length
-        ? [[pick(packs), { kind: 'open', amount: some(900), place: 'cold', useBy: maybe('2031-01-01') }] as const]
+        ? Array.from(
+            { length: 3 },
+            () =>
+              [pick(packs), { kind: 'open', amount: some(400), place: 'cold', useBy: maybe('2031-01-01') }] as const,
+          )
         : []),
       ...(made.length
         ? [
