@@ -6,6 +6,7 @@ import type { Reply, Run } from '#shared/contract'
 import { Batch, BatchRun } from '../db/models'
 import { database, fromJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { rowsOf, type Row } from '../db/rows'
+import { now } from '../platform/clock'
 import { notFound } from '../platform/errors'
 import { snapshotsOf } from '../menu/standards'
 import { contextOf } from '../menu/versions'
@@ -14,7 +15,7 @@ import { counts } from './facts'
 // Batches that are told step by step, as they are read.
 
 /** A batch that was done stays on the shelf for so many days. */
-const SHOWN_DAYS = 3
+const [SHOWN_DAYS, DAY_MS] = [3, 864e5]
 /** No small stand has more going, or made more in these days. */
 const MOST_SHOWN = 200
 
@@ -123,10 +124,11 @@ async function shown(tx: Read, rows: readonly RawRun[]): Promise<Reply<'runs'>> 
 
 /** Batches that are under way, and those of the last days, newest first. */
 export async function listRuns(tx: Read, standId: string): Promise<Reply<'runs'>> {
+  const since = new Date(now().getTime() - SHOWN_DAYS * DAY_MS)
   const rows = await database().query<RawRun>(
     `${SELECT} WHERE r.stand_id = :standId
-        AND (r.open = TRUE OR r.at > UTC_TIMESTAMP() - INTERVAL ${SHOWN_DAYS} DAY) ORDER BY r.at DESC, r.id LIMIT ${MOST_SHOWN}`,
-    { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx },
+        AND (r.open = TRUE OR r.at > :since) ORDER BY r.at DESC, r.id LIMIT ${MOST_SHOWN}`,
+    { type: QueryTypes.SELECT, replacements: { standId, since }, transaction: tx },
   )
   return shown(tx, rows)
 }
