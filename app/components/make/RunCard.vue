@@ -69,6 +69,9 @@ const label = computed(() =>
   align-items: end;
   min-height: 150px;
 }
+.card :deep(svg) {
+  width: 110px;
+}
 .what {
   display: grid;
   gap: 4px;
