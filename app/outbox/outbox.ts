@@ -1,4 +1,5 @@
 import { madeBy } from '#shared/facts'
+import { ROUTES } from '#shared/routes'
 import type { Problem } from '#shared/problem'
 import type { Entry, EntryState, StoredEntry, TabletDb } from './tablet-db'
 import type { Vault } from './vault'
@@ -225,7 +226,9 @@ export class Outbox {
   }
 }
 
+/** What is put has a newer text; what is posted about a thing, such as an event of a batch, is each a fact of its own. */
 const sameDocument = (a: Pick<Entry, 'route' | 'params'>, b: Pick<Entry, 'route' | 'params'>): boolean =>
+  ROUTES[a.route].method === 'PUT' &&
   a.route === b.route && a.params.id !== undefined && a.params.id === b.params.id
 
 function buildsOn(entry: Entry, earlier: Entry): boolean {
