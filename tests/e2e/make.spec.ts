@@ -7,7 +7,7 @@ import {
   RGBLuminanceSource,
 } from '@zxing/library'
 import type { Page } from '@playwright/test'
-import { answered, asCrew, asOwner, chooseFrom, expect, fromTemplate, input, shown, test } from './steps'
+import { answered, asCrew, asOwner, choose, expect, fromTemplate, input, shown, test } from './steps'
 
 // A morning of batches: by two people on two tablets, one of them without a connection for a while.
 
@@ -221,11 +221,11 @@ test('a cooling log that passes and one that does not; labels; a pot from nothin
     await input(page, 'begin-name').fill('As always')
     await page.locator('[data-test=begin]').click()
     await expect(page.locator('[data-test=unplanned]')).toBeVisible()
-    await chooseFrom(page, 'unplanned-item', /^\s*Water/)
+    await choose(page, 'unplanned-item', 'Water')
     await input(page, 'unplanned-grams').fill('4000')
     await page.locator('[data-test=unplanned-add]').click()
     await expect(page.locator('.in-it li')).toHaveCount(1)
-    await chooseFrom(page, 'unplanned-item', /^\s*White sugar/)
+    await choose(page, 'unplanned-item', 'White sugar')
     await page.locator('[data-test=unplanned-way] [data-value=before]').click()
     await input(page, 'unplanned-before').fill('1000')
     await input(page, 'unplanned-after').fill('1200')

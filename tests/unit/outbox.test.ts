@@ -209,6 +209,14 @@ describe('what waits for a person', () => {
 })
 
 describe('a document', () => {
+  it('is what is put; what is told about a thing is each its own, and none takes the place of another', async () => {
+    const { box, sent } = await withServer([problem(0), problem(0)])
+    const told = (id: string): NewEntry => ({ ...lot(id), route: 'postRunEvent', params: { id: 'run' }, body: { id } })
+    await box.write(told('one'))
+    await box.write(told('two'))
+    await box.flush(told('one').personId)
+    expect(sent.slice(-2).map((e) => e.body.id)).toEqual(['one', 'two'])
+  })
   it('that waits takes up its newer text, from the version it started from', async () => {
     const s = await withServer([problem(0), problem(0)])
     await s.box.write(draft(4, 'first'))
