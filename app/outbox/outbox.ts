@@ -226,7 +226,7 @@ export class Outbox {
   }
 }
 
-/** What is put has a newer text; what is posted about a thing, such as an event of a batch, is each a fact of its own. */
+/** What is put has a newer text; what is posted about a thing, such as an event of a batch, is a fact of its own. */
 const sameDocument = (a: Pick<Entry, 'route' | 'params'>, b: Pick<Entry, 'route' | 'params'>): boolean =>
   ROUTES[a.route].method === 'PUT' && a.route === b.route && a.params.id !== undefined && a.params.id === b.params.id
 
