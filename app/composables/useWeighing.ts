@@ -1,10 +1,8 @@
 import { outOfLots, takesOn, type Weigh } from '#core/batch'
 import { isMassUnit, toGrams, toMillilitres } from '#core/units'
 import { itemKey } from '#core/recipe'
-import type { UsableLot } from '#core/books'
+import { gramsIn, type UsableLot } from '#core/books'
 import type { RunView } from '~/stores/make'
-
-import { gramsIn, useLotsOf } from './useLotsOf'
 
 /** Something that is weighed in: out of which lots, in which takes, and what it comes to in grams. */
 export function useWeighing(view: () => RunView | null, weigh: () => Weigh) {

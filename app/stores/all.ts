@@ -3,12 +3,10 @@ import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
 import { usePlan } from './plan'
-import { mainOfPrep } from '~/utils/colours'
+import { mainOfPrep, PLAIN } from '~/utils/colours'
 import { ownName } from '~/utils/own-names'
 
 const UUID_LENGTH = 36
-/** What gives a prep no colour of its own. */
-const PLAIN = ['water', 'ice', 'white-sugar']
 
 /** Everything a page may need, once after sign-in. */
 export async function loadAll(): Promise<void> {

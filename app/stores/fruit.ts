@@ -42,7 +42,7 @@ export const useFruit = defineStore('fruit', () => {
       standId,
       decimals: decimalsOf(currency),
       by: person?.name ?? '',
-      teller: { seesMoney: isOwner, mends: mayPlan },
+      teller: { seesMoney: isOwner, mends: mayPlan, overrules: isOwner },
     }
   })
   /** What a version is that is made: drinks and preps say so, which know their standards. */

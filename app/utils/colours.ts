@@ -103,7 +103,7 @@ export function fillOf(key: string): string {
 }
 
 /** What gives a mix no colour of its own. */
-const PLAIN: readonly string[] = ['water', 'ice', 'white-sugar']
+export const PLAIN: readonly string[] = ['water', 'ice', 'white-sugar']
 /** The key of what a stream is most likely seen as: the first thing in it that has a colour. */
 export function mainOf({ steps }: Pick<RecipeDocument, 'steps'>, stream: string): string {
   const of = new Map(steps.map((s) => [s.out, s]))

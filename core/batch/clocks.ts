@@ -1,4 +1,4 @@
-import type { Instant } from '../time'
+import { minutesAfter, minutesBetween, type Instant } from '../time'
 import { standing, type BatchEvent } from './event'
 import type { Job } from './run'
 
@@ -18,7 +18,6 @@ export interface Clock {
   /** somebody heard it */
   isHeard: boolean
 }
-const MS_PER_MIN = 60_000
 
 /** Clocks that run or ring, the one that rings first before the others. */
 export function clocksOf(jobs: readonly Job[], events: readonly BatchEvent[]): Clock[] {
@@ -34,11 +33,15 @@ export function clocksOf(jobs: readonly Job[], events: readonly BatchEvent[]): C
   const own = there.flatMap((e): Clock[] => {
     // Heard once, it is over.
     if (e.kind !== 'timer' || heard.has(e.id)) return []
-    const ringsAt = new Date(Date.parse(e.at) + e.minutes * MS_PER_MIN).toISOString()
+    const ringsAt = minutesAfter(e.at, e.minutes)
     return [{ id: e.id, step: null, name: e.name, fromAt: e.at, ringsAt, untilAt: null, isHeard: false }]
   })
   return [...ofSteps, ...own].sort((a, b) => Date.parse(a.ringsAt) - Date.parse(b.ringsAt))
 }
 /** ms until a clock rings, below zero since when it does. @param now by the server's clock */
 export const msLeft = ({ ringsAt }: Clock, now: Instant): number => Date.parse(ringsAt) - Date.parse(now)
+/** So long a bell is heard, min; after it, it is seen: a timer of yesterday wakes nobody. Common practice, no source. */
+const HEARD_FOR_MIN = 10
+export const isLoud = (clock: Clock, now: Instant): boolean =>
+  isRinging(clock, now) && minutesBetween(clock.ringsAt, now) < HEARD_FOR_MIN
 export const isRinging = (clock: Clock, now: Instant): boolean => !clock.isHeard && msLeft(clock, now) <= 0

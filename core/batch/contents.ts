@@ -1,4 +1,4 @@
-import { massG, ProcessLimit, scaled, taOf, type Stream } from '../process'
+import { massG, ProcessLimit, scaled, type Stream } from '../process'
 import type { Evaluation, RecipeDocument } from '../recipe'
 import { COMPONENTS, type Composition } from '../substances'
 import type { BatchEvent } from './event'
@@ -32,7 +32,7 @@ export function madeOf(pot: Evaluation, actual: Pick<Actual, 'ofLots'>, { planne
   return {
     composition: compositionOf(pot.output),
     brix: kept(pot.jug.brix.value),
-    ta: kept(taOf(pot.output)),
+    ta: kept(pot.jug.ta.value),
     cautions: [...new Set([...pot.cautions, ...brought])].sort(),
     contents: contentsOf(pot, actual),
     learned: learnedFrom(planned, events, evaluate),

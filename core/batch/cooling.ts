@@ -2,7 +2,7 @@ import { cooledTo, coolingMinutes } from '../process/kinetics'
 import { TWO_STAGE } from '../process/steps/cool'
 import { COLD_C } from '../safety/limits'
 import { standing, type BatchEvent } from './event'
-import type { Instant } from '../time'
+import { minutesAfter, minutesBetween, type Instant } from '../time'
 
 // What was hot has to be cold in time: readings against the clock. FDA Food Code 3-501.14 (memory): cooked, from 57 to
 // 21 °C within 2 h, and to 5 °C within 6 h in all; made at room temperature, to 5 °C within 4 h. Local codes decide.
@@ -26,10 +26,6 @@ export interface Cooling {
   expectedMin: number | null
 }
 
-const MS_PER_MIN = 60_000
-const minutes = (from: Instant, to: Instant): number => (Date.parse(to) - Date.parse(from)) / MS_PER_MIN
-const later = (at: Instant, min: number): Instant => new Date(Date.parse(at) + min * MS_PER_MIN).toISOString()
-
 /** What was read of a batch by the thermometer, in its order. */
 export const temperaturesIn = (events: readonly BatchEvent[]): TempReading[] =>
   standing(events).flatMap((e) =>
@@ -42,7 +38,7 @@ export function fittedRate(readings: readonly TempReading[], surroundingsC: numb
   if (!first || !others.length) return null
   let [up, down] = [0, 0]
   for (const r of others) {
-    const t = minutes(first.at, r.at)
+    const t = minutesBetween(first.at, r.at)
     up -= t * Math.log((r.tempC - surroundingsC) / (first.tempC - surroundingsC))
     down += t * t
   }
@@ -63,10 +59,10 @@ export function coolingOf(all: readonly TempReading[], surroundingsC: number, no
   const since = readings.slice(readings.indexOf(from))
   const stages = isCooked
     ? [
-        { toC: TWO_STAGE.firstC, by: later(from.at, TWO_STAGE.firstMin) },
-        { toC: COLD_C, by: later(from.at, TWO_STAGE.allMin) },
+        { toC: TWO_STAGE.firstC, by: minutesAfter(from.at, TWO_STAGE.firstMin) },
+        { toC: COLD_C, by: minutesAfter(from.at, TWO_STAGE.allMin) },
       ]
-    : [{ toC: COLD_C, by: later(from.at, TWO_STAGE.freshMin) }]
+    : [{ toC: COLD_C, by: minutesAfter(from.at, TWO_STAGE.freshMin) }]
   const isIn = ({ toC, by }: { toC: number; by: Instant }): boolean =>
     since.some((r) => r.tempC <= toC && Date.parse(r.at) <= Date.parse(by))
   const open = stages.find((s) => !isIn(s))
@@ -78,7 +74,7 @@ export function coolingOf(all: readonly TempReading[], surroundingsC: number, no
   }
   return {
     state: 'cooling',
-    next: { ...open, leftMin: minutes(now, open.by) },
+    next: { ...open, leftMin: minutesBetween(now, open.by) },
     expectedMin: expected(since, open.toC, surroundingsC, now),
   }
 }
@@ -93,6 +89,6 @@ function expected(readings: readonly TempReading[], toC: number, surroundingsC: 
   const rate = fittedRate(readings, surroundingsC)
   if (rate === null || surroundingsC >= toC) return null
   const last = readings.at(-1)!
-  const nowC = cooledTo(last.tempC, surroundingsC, rate, Math.max(0, minutes(last.at, now)))
+  const nowC = cooledTo(last.tempC, surroundingsC, rate, Math.max(0, minutesBetween(last.at, now)))
   return nowC <= toC ? 0 : coolingMinutes(nowC, toC, surroundingsC, rate)
 }

@@ -1,11 +1,10 @@
-import type { Instant } from '../time'
+import { minutesBetween, type Instant } from '../time'
 import { standing, type BatchEvent } from './event'
 
 /** A longer gap between two events is somebody who was elsewhere. Common practice, no source. */
 const LONGEST_MIN = 20
 /** Of what the standard says; less is a batch that was typed in afterwards, and no work that somebody timed. */
 const LEAST_SHARE = 0.25
-const MS_PER_MIN = 60_000
 const HANDS: readonly BatchEvent['kind'][] = [
   'weighed',
   'left-out',
@@ -24,12 +23,12 @@ const HANDS: readonly BatchEvent['kind'][] = [
  * @returns null where it was typed in faster than anybody works
  */
 export function handMinutes(begunAt: Instant, events: readonly BatchEvent[], standardMin: number): number | null {
-  let [last, isWaiting, minutes] = [Date.parse(begunAt), false, 0]
+  let [last, isWaiting, minutes] = [begunAt, false, 0]
   for (const e of standing(events)) {
     if (!HANDS.includes(e.kind)) continue
-    const gap = (Date.parse(e.at) - last) / MS_PER_MIN
+    const gap = minutesBetween(last, e.at)
     if (!isWaiting && gap > 0 && gap <= LONGEST_MIN) minutes += gap
-    last = Date.parse(e.at)
+    last = e.at
     // Hands are off it until the next thing is told.
     isWaiting = e.kind === 'begun'
   }

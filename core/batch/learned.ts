@@ -1,5 +1,6 @@
 import { massG, volumeMl, type Op } from '../process'
 import type { Evaluation, RecipeDocument } from '../recipe'
+import { minutesBetween } from '../time'
 import { standing, type BatchEvent, type EventOf } from './event'
 import { fold, soFar } from './fold'
 
@@ -16,7 +17,6 @@ export interface Learned {
 
 /** Beneath this many minutes a clock says more of who told it than of the step. */
 const LEAST_MIN = 1
-const MS_PER_MIN = 60_000
 
 /**
  * Ratios of all that was read or timed, in the order of the clock. What cannot be worked out at that moment teaches
@@ -84,6 +84,6 @@ function minutesOf(
   if (!op || !begun) return null
   const of = tried(fold(planned, before).document, evaluate)?.timeline.find((s) => s.out === step)
   const should = of ? of.handMin + of.waitMin : 0
-  const took = (Date.parse(at) - Date.parse(begun.at)) / MS_PER_MIN
+  const took = minutesBetween(begun.at, at)
   return should >= LEAST_MIN && took >= LEAST_MIN ? { quantity: 'minutes', op, step, ratio: took / should } : null
 }

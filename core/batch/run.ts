@@ -1,6 +1,6 @@
 import type { Op } from '../process'
 import { fillsUp, type Amount, type Evaluation, type ItemRef, type RecipeDocument, type TakeStep } from '../recipe'
-import type { Instant } from '../time'
+import { minutesAfter, type Instant } from '../time'
 import { standing, type BatchEvent } from './event'
 import type { Actual } from './fold'
 
@@ -31,9 +31,6 @@ export interface Job {
   /** while it goes by itself: from when on it is ready, and by when it has to be gone on with; null where it is not */
   ready: { fromAt: Instant; untilAt: Instant | null } | null
 }
-
-const MS_PER_MIN = 60_000
-const after = (at: Instant, minutes: number): Instant => new Date(Date.parse(at) + minutes * MS_PER_MIN).toISOString()
 
 /**
  * What there is to do, in the order of the plan; what was skipped is gone.
@@ -80,8 +77,8 @@ export function jobsOf(
     const ready =
       state === 'begun' && begunAt && of && of.waitMin > 0
         ? {
-            fromAt: after(begunAt, of.window?.[0] ?? of.waitMin),
-            untilAt: of.window ? after(begunAt, of.window[1]) : null,
+            fromAt: minutesAfter(begunAt, of.window?.[0] ?? of.waitMin),
+            untilAt: of.window ? minutesAfter(begunAt, of.window[1]) : null,
           }
         : null
     return [{ step: s.out, op: s.op, weighs, state, begunAt, doneAt: at.get(`done ${s.out}`) ?? null, ready }]

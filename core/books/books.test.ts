@@ -32,7 +32,7 @@ const lot = (id: string, itemKey: string, over: Partial<LotNow> = {}): LotNow =>
 })
 const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   now: NOW,
-  teller: { seesMoney: true, mends: true },
+  teller: { seesMoney: true, mends: true, overrules: true },
   decimals: 2,
   stand: () => true,
   lot: (id) => lots.find((l) => l.id === id),
@@ -193,7 +193,7 @@ describe('packs', () => {
     expect(cups.prices).toEqual([])
   })
   it('cost nothing that is told where the teller does not see money', () =>
-    expect(packOf({}, { teller: { seesMoney: false, mends: false } })).toMatchObject({
+    expect(packOf({}, { teller: { seesMoney: false, mends: false, overrules: false } })).toMatchObject({
       lots: [{ cost: null }],
       prices: [],
     }))

@@ -35,7 +35,7 @@ const sugar = (over: Partial<LotNow> = {}): LotNow => ({
 })
 const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   now: NOW,
-  teller: { seesMoney: true, mends: true },
+  teller: { seesMoney: true, mends: true, overrules: true },
   decimals: 2,
   stand: (id) => id === 's',
   lot: (id) => lots.find((l) => l.id === id),

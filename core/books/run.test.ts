@@ -37,7 +37,7 @@ const run = (events: ToldEvent[] = [], over: Partial<RunNow> = {}): RunNow => ({
 })
 const state = (lots: LotNow[], now: RunNow | undefined, over: Partial<State> = {}): State => ({
   now: at(600),
-  teller: { seesMoney: false, mends: false },
+  teller: { seesMoney: false, mends: false, overrules: false },
   decimals: 2,
   stand: (id) => id === 's',
   lot: (id) => lots.find((l) => l.id === id),
@@ -166,7 +166,7 @@ describe('its end', () => {
     expect([code(read({ tempC: 30 }), 120), code(read({ tempC: 30, brix: 50 }), 120)]).toEqual([[], ['batch-ended']])
     // What was to be thrown away is kept by the owner alone.
     const keep: EventBody = { kind: 'overruled', reason: 'read with a broken probe' }
-    expect([code(keep, 120), code(keep, 120, { teller: { seesMoney: true, mends: true } })]).toEqual([
+    expect([code(keep, 120), code(keep, 120, { teller: { seesMoney: true, mends: true, overrules: true } })]).toEqual([
       ['not-your-role'],
       [],
     ])

@@ -89,7 +89,7 @@ export const tell: Book<Tell> = {
     const event = { ...told.event, id: told.id, at, by: '' } as BatchEvent
     const ended = endedBefore(run, event)
     if (ended) return refused(ended)
-    if (event.kind === 'overruled' && !state.teller.seesMoney)
+    if (event.kind === 'overruled' && !state.teller.overrules)
       return refused({ code: 'not-your-role', field: 'event', numbers: {} })
     const found = checkEvent(event, {
       planned: run.planned,

@@ -39,6 +39,8 @@ export interface FactNow {
 export interface Teller {
   seesMoney: boolean
   mends: boolean
+  /** whether what is to be thrown away may be kept on their word: the owner's */
+  overrules: boolean
 }
 
 /** A version of a recipe, as it was signed. */

@@ -18,6 +18,16 @@ export interface UsableLot {
   gPerMl: number | null
 }
 
+/** Which of two lots is taken first: the first to expire, then the oldest. */
+export const firstOut = (
+  a: Pick<UsableLot, 'useBy' | 'at' | 'id'>,
+  b: Pick<UsableLot, 'useBy' | 'at' | 'id'>,
+): number => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
+
+/** g that a lot has; null where nobody knows what a mL of it weighs, or it is counted. */
+export const gramsIn = ({ unit, onHand, gPerMl }: Pick<UsableLot, 'unit' | 'onHand' | 'gPerMl'>): number | null =>
+  unit === 'g' ? onHand : unit === 'mL' && gPerMl !== null ? onHand * gPerMl : null
+
 /**
  * What so many times a standard takes out of which lots: first to expire first, then the oldest; what no lot has is
  * left. Water comes out of the tap.
@@ -29,9 +39,7 @@ export function usesFor(
 ): { lotId: string; amount: number }[] {
   const left = new Map(lots.map((l) => [l.id, l.onHand]))
   const out = new Map<string, number>()
-  const inOrder = [...lots].sort(
-    (a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at) || a.id.localeCompare(b.id),
-  )
+  const inOrder = [...lots].sort(firstOut)
   for (const { item, mass } of standard.bill.own) {
     const key = itemKey(item)
     if (key === TAP) continue

@@ -9,6 +9,13 @@ export type Day = string
 /** A moment, ISO 8601 in UTC. */
 export type Instant = string
 
+const MS_PER_MIN = 60_000
+/** min from one moment to another, below zero where that is earlier. */
+export const minutesBetween = (from: Instant, to: Instant): number => (Date.parse(to) - Date.parse(from)) / MS_PER_MIN
+/** The moment so many minutes after another, or before it. */
+export const minutesAfter = (at: Instant, minutes: number): Instant =>
+  new Date(Date.parse(at) + minutes * MS_PER_MIN).toISOString()
+
 const DAY = /^\d{4}-\d{2}-\d{2}$/
 
 /** Whether a text is a day that there is. */

@@ -56,7 +56,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const mean = pressed && fruit?.fruit ? await meanYield(tx, pressed.standId, fruit, pressed.itemKey) : null
   return {
     now: now().toISOString(),
-    teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead') },
+    teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead'), overrules: who.role === 'owner' },
     decimals: await currencyDecimals(tx),
     stand: (id) => stands.has(id),
     lot: (id) => lots.get(id),

@@ -14,8 +14,8 @@ import { counts } from './facts'
 
 // Batches that are told step by step, as they are read.
 
-/** A batch that was done stays on the shelf for so many days. */
-const [SHOWN_DAYS, DAY_MS] = [3, 864e5]
+/** A batch that was done stays on the shelf for a day and a night: all of it is sent whenever something happens. */
+const SHOWN_MS = 864e5
 /** No small stand has more going, or made more in these days. */
 const MOST_SHOWN = 200
 
@@ -124,7 +124,7 @@ async function shown(tx: Read, rows: readonly RawRun[]): Promise<Reply<'runs'>> 
 
 /** Batches that are under way, and those of the last days, newest first. */
 export async function listRuns(tx: Read, standId: string): Promise<Reply<'runs'>> {
-  const since = new Date(now().getTime() - SHOWN_DAYS * DAY_MS)
+  const since = new Date(now().getTime() - SHOWN_MS)
   const rows = await database().query<RawRun>(
     `${SELECT} WHERE r.stand_id = :standId
         AND (r.open = TRUE OR r.at > :since) ORDER BY r.at DESC, r.id LIMIT ${MOST_SHOWN}`,

@@ -20,7 +20,7 @@ import { closure, keepSnapshots } from '../db/snapshots'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { invalid, notFound, refuseUnlessConfirmed } from '../platform/errors'
-import { dataOf, listIngredients } from './ingredients'
+import { dataOf, findIngredients } from './ingredients'
 import { save } from '../platform/documents'
 import { documentOf, viewOf } from './recipe-rows'
 import type { Who } from '../people/who'
@@ -64,9 +64,9 @@ async function standardsOf(
 /** What names stand for now: ingredients of the moment, and the standards of preps. */
 export async function asOfNow(
   tx: Tx,
-  names: Pick<ReturnType<typeof namesIn>, 'preps'>,
+  names: ReturnType<typeof namesIn>,
 ): Promise<{ context: RecipeContext; preps: Record<string, string> }> {
-  const ingredients = new Map((await listIngredients(tx)).map((i) => [i.key, i]))
+  const ingredients = await findIngredients(tx, names.ingredients)
   const latest = await standardsOf(tx, names.preps)
   const signed = [...latest].flatMap(([id, s]) => (s === 'unsigned' ? [] : [[id, s] as const]))
   const standards = new Standards()

@@ -35,7 +35,7 @@ let prep: { recipeId: string; versionId: string }
 
 let stand: string
 let goods: string
-let tellers: { who: Client; name: string; seesMoney: boolean; mends: boolean }[]
+let tellers: { who: Client; name: string; seesMoney: boolean; mends: boolean; overrules: boolean }[]
 beforeAll(async () => {
   const { owner, crew } = await people()
   // A stand of its own: lists are cut at so many lots, and other tests fill theirs.
@@ -57,9 +57,9 @@ beforeAll(async () => {
   await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })
   const lead = await signIn(LEAD.login, LEAD.password)
   tellers = [
-    { who: owner, name: OWNER.owner, seesMoney: true, mends: true },
-    { who: lead, name: LEAD.name, seesMoney: false, mends: true },
-    { who: crew, name: CREW.name, seesMoney: false, mends: false },
+    { who: owner, name: OWNER.owner, seesMoney: true, mends: true, overrules: true },
+    { who: lead, name: LEAD.name, seesMoney: false, mends: true, overrules: false },
+    { who: crew, name: CREW.name, seesMoney: false, mends: false, overrules: false },
   ]
 })
 afterAll(closeDatabase)

@@ -52,7 +52,7 @@ const press = (over: object = {}) =>
     minutes: 9,
     ...over,
   })
-const OWNER = { seesMoney: true, mends: true }
+const OWNER = { seesMoney: true, mends: true, overrules: true }
 const NOTHING: Shelf = { lots: [], presses: [], batches: [], runs: [], prices: [], bases: [] }
 const HERE = { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 }
 let worked = 0

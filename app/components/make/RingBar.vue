@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { isRinging, msLeft } from '#core/batch'
+import { isLoud, isRinging } from '#core/batch'
 import { useMake } from '~/stores/make'
 import { ApiProblem } from '~/utils/api'
 
@@ -11,9 +11,7 @@ const make = useMake()
 const now = useServerClock()
 const { left } = useRunWords()
 const ringing = computed(() => make.clocks.filter(({ clock }) => isRinging(clock, now.value)))
-/** After so long it is seen, and no longer heard: a timer of yesterday wakes nobody. */
-const HEARD_FOR_MS = 10 * 60_000
-useBell(() => ringing.value.some(({ clock }) => msLeft(clock, now.value) > -HEARD_FOR_MS))
+useBell(() => ringing.value.some(({ clock }) => isLoud(clock, now.value)))
 const nameOf = ({ view, clock }: (typeof ringing.value)[number]): string => {
   const job = view.jobs.find((j) => j.step === clock.step)
   return [view.run.name, job ? t(`step.${job.op}`) : clock.name || t('make.timer')].join(' · ')
