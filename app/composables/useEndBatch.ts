@@ -1,7 +1,6 @@
-import { asRecipe, handMinutes, standing, type EventBody } from '#core/batch'
+import { asRecipe, handMinutes, outOfNoLot, unweighed, type EventBody } from '#core/batch'
 import { lastDayOf, useByOf } from '#core/preps'
-import { itemKey, type RecipeDocument } from '#core/recipe'
-import { TAP } from '#core/substances'
+import type { RecipeDocument } from '#core/recipe'
 import { dayOf } from '#core/time'
 import type { Place } from '#shared/lists'
 import { useDrinks } from '~/stores/drinks'
@@ -28,27 +27,11 @@ export function useEndBatch(view: () => RunView) {
   const outbox = useOutbox()
   const session = useSession()
 
-  /** What went in as planned, and nobody weighed. */
-  const unweighed = computed(() => {
-    const { actual, run } = view()
-    const doneOf = new Map(
-      run.planned.steps.flatMap((s) => (s.op === 'take' ? [] : s.in.map((i) => [i, s.out] as const))),
-    )
-    return run.planned.steps.flatMap((s) =>
-      s.op === 'take' && !actual.told.has(s.out) && actual.done.has(doneOf.get(s.out) ?? '')
-        ? [{ take: s.out, key: itemKey(s.item), amount: s.amount }]
-        : [],
-    )
-  })
-  /** What was weighed out of no lot. */
-  const inNoBook = computed((): string[] => {
+  const asPlanned = computed(() => unweighed(view().run.planned, view().actual))
+  const inNoBook = computed(() => {
     const { run, actual } = view()
-    const takes = new Map(actual.document.steps.flatMap((s) => (s.op === 'take' ? [[s.out, itemKey(s.item)]] : [])))
-    const keys = standing(run.events).flatMap((e) => {
-      const isOfNone = 'amount' in e && e.amount.value > 0 && !run.events.find((x) => x.id === e.id)?.took
-      return isOfNone ? ('item' in e ? itemKey(e.item) : (takes.get(e.take) ?? [])) : []
-    })
-    return [...new Set(keys)].filter((key) => key !== TAP)
+    const took = new Set(run.events.flatMap((e) => (e.took ? [e.id] : [])))
+    return outOfNoLot(actual, run.events, (id) => took.has(id))
   })
   const keeps = (place: Place) => {
     const { pot } = view()
@@ -117,5 +100,5 @@ export function useEndBatch(view: () => RunView) {
     await outbox.keep('putRecipe', { key: uuid(), params: { id: of.id }, body })
     return of.id
   }
-  return { unweighed, inNoBook, keeps, lastDay, handsSoFar, end, close, draft, redraft, recipe }
+  return { asPlanned, inNoBook, keeps, lastDay, handsSoFar, end, close, draft, redraft, recipe }
 }

@@ -1,7 +1,7 @@
 import { outOfLots, takesOn, type Weigh } from '#core/batch'
-import { isMassUnit, toGrams, toMillilitres } from '#core/units'
+import { isMassUnit, toGrams } from '#core/units'
 import { itemKey } from '#core/recipe'
-import { gramsIn, type UsableLot } from '#core/books'
+import { onHandIn, type UsableLot } from '#core/books'
 import type { RunView } from '~/stores/make'
 
 /** Something that is weighed in: out of which lots, in which takes, and what it comes to in grams. */
@@ -29,20 +29,13 @@ export function useWeighing(view: () => RunView | null, weigh: () => Weigh) {
     const first = lots.value.find((l) => l.id === chosen.value)
     return first ? [first, ...lots.value.filter((l) => l !== first)] : lots.value
   })
-  /** What a lot has, in the unit of what is wanted; 0 where that cannot be said. */
-  function onHandIn(lot: UsableLot): number {
-    const { unit } = weigh().wanted
-    const g = gramsIn(lot)
-    if (lot.unit === 'mL' && !isMassUnit(unit)) return lot.onHand / toMillilitres(1, unit)
-    return g === null || !gPerUnit.value ? 0 : g / gPerUnit.value
-  }
   /** Where so much comes from. */
   const outOf = (amount: number): ReturnType<typeof outOfLots> =>
     outOfLots(
       amount,
-      ordered.value.map((l) => ({ id: l.id, onHand: onHandIn(l) })),
+      ordered.value.map((l) => ({ id: l.id, onHand: onHandIn(l, weigh().wanted.unit, gPerUnit.value) })),
     )
   const restG = computed(() => (gPerUnit.value === null ? null : weigh().rest * gPerUnit.value))
   const takes = computed(() => (restG.value ? takesOn(restG.value, scales.value) : null))
-  return { key, gPerUnit, lots, ordered, chosen, onHandIn, outOf, isAs: lotsOf.isAs, restG, takes }
+  return { key, gPerUnit, lots, ordered, chosen, outOf, isAs: lotsOf.isAs, restG, takes }
 }

@@ -1,6 +1,8 @@
 import { cooledTo, coolingMinutes } from '../process/kinetics'
 import { TWO_STAGE } from '../process/steps/cool'
+import type { Evaluation } from '../recipe'
 import { COLD_C } from '../safety/limits'
+import { tcsReading } from '../safety/tcs'
 import { standing, type BatchEvent } from './event'
 import { minutesAfter, minutesBetween, type Instant } from '../time'
 
@@ -25,6 +27,14 @@ export interface Cooling {
   /** min from now until it is there by the curve of its readings; null where it never is, or no curve is known */
   expectedMin: number | null
 }
+
+/** How warm it is around a pot, °C: in ice water, in a fridge, on a bench. Common practice, no source. */
+export const AROUND_C = { ice: 1, fridge: 4, bench: 21 } as const
+export type Around = keyof typeof AROUND_C
+
+/** What is sour through and through the clock does not bind; what is not, or is not known, it does. @param ph of a meter */
+export const isBound = (pot: Pick<Evaluation, 'output' | 'bill'> | null, ph: number | undefined): boolean =>
+  !pot || tcsReading(pot.output, [...pot.bill.ingredients.keys()], 'open', ph).verdict !== 'not-tcs'
 
 /** What was read of a batch by the thermometer, in its order. */
 export const temperaturesIn = (events: readonly BatchEvent[]): TempReading[] =>

@@ -126,6 +126,18 @@ export function takenBy(e: BatchEvent): { lotId: string | null; amount: Amount }
     ? { lotId: e.lotId, amount: e.amount }
     : null
 }
+/** Steps that were told done once more, by the events that did so: they have no effect. */
+export function toldAgain(events: readonly BatchEvent[]): Set<string> {
+  const done = new Set<string>()
+  return new Set(
+    standing(events).flatMap((e) => {
+      if (e.kind !== 'done' || e.another) return []
+      const isAgain = done.has(e.step)
+      done.add(e.step)
+      return isAgain ? [e.id] : []
+    }),
+  )
+}
 /** How a batch was closed without a lot; null while it was not. */
 export const closedBy = (events: readonly BatchEvent[]): EventOf<'closed'> | null =>
   standing(events).find((e) => e.kind === 'closed') ?? null

@@ -1,7 +1,7 @@
 import { volumePerGram } from '../process'
 import { itemKey, type Evaluation } from '../recipe'
 import { TAP, type IngredientData } from '../substances'
-import { roundAmount } from '../units'
+import { isMassUnit, roundAmount, toMillilitres, type AmountUnit } from '../units'
 import { gramsOf } from './pack'
 import type { LotUnit } from './rows'
 
@@ -27,6 +27,16 @@ export const firstOut = (
 /** g that a lot has; null where nobody knows what a mL of it weighs, or it is counted. */
 export const gramsIn = ({ unit, onHand, gPerMl }: Pick<UsableLot, 'unit' | 'onHand' | 'gPerMl'>): number | null =>
   unit === 'g' ? onHand : unit === 'mL' && gPerMl !== null ? onHand * gPerMl : null
+
+/**
+ * What a lot has in another unit; 0 where that cannot be said.
+ * @param gPerUnit g that one of that unit weighs; null where nobody knows
+ */
+export function onHandIn(lot: UsableLot, unit: AmountUnit, gPerUnit: number | null): number {
+  if (lot.unit === 'mL' && !isMassUnit(unit)) return lot.onHand / toMillilitres(1, unit)
+  const g = gramsIn(lot)
+  return g === null || !gPerUnit ? 0 : g / gPerUnit
+}
 
 /**
  * What so many times a standard takes out of which lots: first to expire first, then the oldest; what no lot has is

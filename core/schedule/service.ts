@@ -1,4 +1,4 @@
-import { instantAt, shiftDay, type Day, type Instant } from '../time'
+import { instantAt, minutesAfter, minutesBetween, shiftDay, type Day, type Instant } from '../time'
 import type { Person, Span } from './problem'
 
 // When a stand opens on a day, and who is there before it.
@@ -37,9 +37,8 @@ export function checkService({ opensAt, closesAt, shifts }: Omit<Service, 'day'>
   ]
 }
 
-const MS_PER_MIN = 60_000
 /** Whole minutes from one moment to another. */
-const minutesFrom = (from: Instant, to: Instant): number => Math.round((Date.parse(to) - Date.parse(from)) / MS_PER_MIN)
+const minutesFrom = (from: Instant, to: Instant): number => Math.round(minutesBetween(from, to))
 
 export interface Hours {
   /** the moment that minutes are counted from */
@@ -86,6 +85,5 @@ export function openMinutes({ day, opensAt, closesAt }: Omit<Service, 'shifts'>,
 }
 
 /** The moment of a minute of the day. */
-export const momentOf = (opens: Instant, minute: number): Instant =>
-  new Date(Date.parse(opens) + minute * MS_PER_MIN).toISOString()
+export const momentOf = (opens: Instant, minute: number): Instant => minutesAfter(opens, minute)
 export const minuteOf = (opens: Instant, at: Instant): number => minutesFrom(opens, at)

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { massG, volumeMl } from '#core/process'
-import type { AskedAfter } from '~/composables/useAskAfter'
+import type { AskedStep } from '~/composables/useAskAfter'
 import type { BatchInHand } from '~/composables/useBatch'
 import { useAmounts } from '~/forms/useAmounts'
 
 // Asked once a step is done: how much came through, by the jug or by the scale; or how warm it is.
-const props = defineProps<{ hand: BatchInHand; ask: AskedAfter }>()
+const props = defineProps<{ hand: BatchInHand; ask: AskedStep }>()
 const { t } = useI18n({ useScope: 'global' })
 const { amount } = useFormat()
 const asked = props.ask.of.value!

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { coolingOf, standing, temperaturesIn } from '#core/batch'
-import { tcsReading } from '#core/safety'
+import { AROUND_C, coolingOf, isBound, standing, temperaturesIn, type Around } from '#core/batch'
 import { useAmounts } from '~/forms/useAmounts'
 import { useSession } from '~/stores/session'
 import { useMake, type RunView } from '~/stores/make'
@@ -14,21 +13,15 @@ const { amount, time, n } = useFormat()
 const session = useSession()
 const make = useMake()
 const now = useServerClock()
-/** Where it stands, °C: in ice water, in a fridge, on the bench. Common practice, no source. */
-const AROUND = { ice: 1, fridge: 4, bench: 21 } as const
-type Around = keyof typeof AROUND
 const around = ref<Around>('fridge')
 const aroundC = computed(() =>
-  around.value === 'bench' ? (session.stand?.roomC ?? AROUND.bench) : AROUND[around.value],
+  around.value === 'bench' ? (session.stand?.roomC ?? AROUND_C.bench) : AROUND_C[around.value],
 )
 const readings = computed(() => temperaturesIn(props.view.run.events))
 const cooling = computed(() => (readings.value.length ? coolingOf(readings.value, aroundC.value, now.value) : null))
-/** Sour through and through, the clock is a good habit; what is not, or is not known, it binds. */
-const isBound = computed(() => {
+const bound = computed(() => {
   const { pot, actual, run } = props.view
-  if (!pot) return true
-  const ph = actual.phRead.get(run.planned.output)
-  return tcsReading(pot.output, [...pot.bill.ingredients.keys()], 'open', ph).verdict !== 'not-tcs'
+  return isBound(pot, actual.phRead.get(run.planned.output))
 })
 const isOverruled = computed(() => standing(props.view.run.events).some((e) => e.kind === 'overruled'))
 const stream = computed(
@@ -66,7 +59,7 @@ const last = computed(() => readings.value.at(-1))
     <p v-if="cooling.state === 'first-missed'" class="caution" role="alert">{{ t('make.cool.firstMissed') }}</p>
     <template v-if="cooling.state === 'missed'">
       <p v-if="isOverruled" class="caution">{{ t('make.cool.overruled') }}</p>
-      <p v-else class="caution" role="alert">{{ t(isBound ? 'make.cool.missed' : 'make.cool.missedSour') }}</p>
+      <p v-else class="caution" role="alert">{{ t(bound ? 'make.cool.missed' : 'make.cool.missedSour') }}</p>
       <form v-if="session.isOwner && !isOverruled" class="stack" @submit.prevent="keeping.submit()">
         <v-text-field v-model="reason" :label="t('make.cool.why')" maxlength="200" data-test="overrule-why" />
         <v-btn type="submit" height="72" :disabled="!reason.trim()" data-test="overrule">{{
@@ -78,13 +71,13 @@ const last = computed(() => readings.value.at(-1))
       <template v-if="last">{{
         t('make.cool.last', { temp: amount(last.tempC, '°C', 1), time: time(last.at) })
       }}</template>
-      {{ t(isBound ? 'make.cool.binds' : 'make.cool.sour') }}
+      {{ t(bound ? 'make.cool.binds' : 'make.cool.sour') }}
     </p>
     <form v-if="cooling.state !== 'passed'" class="stack" novalidate @submit.prevent="put">
       <FieldAmountField v-bind="bind('temp')" :label="t('make.temp')" unit="°C" device test="cool-temp" />
       <v-select
         v-model="around"
-        :items="(Object.keys(AROUND) as Around[]).map((value) => ({ value, title: t(`make.cool.${value}`) }))"
+        :items="(Object.keys(AROUND_C) as Around[]).map((value) => ({ value, title: t(`make.cool.${value}`) }))"
         :label="t('make.cool.stands')"
         data-test="cool-around"
       />

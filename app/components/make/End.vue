@@ -82,10 +82,10 @@ const keeps = computed(() => ending.keeps(place.value))
       <v-btn v-if="early || isUnplanned" height="72" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <section v-if="!isUnplanned" class="asked">
-      <p v-if="!ending.unweighed.value.length" class="small quiet">{{ t('make.allWeighed') }}</p>
+      <p v-if="!ending.asPlanned.value.length" class="small quiet">{{ t('make.allWeighed') }}</p>
       <h3 v-else>{{ t('make.notWeighed') }}</h3>
-      <ul v-if="ending.unweighed.value.length" class="plain">
-        <li v-for="u in ending.unweighed.value" :key="u.take" :data-test="`unweighed-${u.take}`">
+      <ul v-if="ending.asPlanned.value.length" class="plain">
+        <li v-for="u in ending.asPlanned.value" :key="u.take" :data-test="`unweighed-${u.take}`">
           <span
             ><b class="num">{{ amount(u.amount.value, u.amount.unit, 0) }}</b> {{ name(u.key) }}</span
           >

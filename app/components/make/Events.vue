@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { BatchEvent } from '#core/batch'
+import { toldAgain, type BatchEvent } from '#core/batch'
 import { itemKey } from '#core/recipe'
 import type { RunView } from '~/stores/make'
 
@@ -12,6 +12,7 @@ const { amount, name, n, time } = useFormat()
 const { stepName } = useRunWords()
 const SHOWN = 60
 const all = ref(false)
+const again = computed(() => toldAgain(props.view.run.events))
 const gone = computed(() => new Set(props.view.run.events.flatMap((e) => (e.kind === 'void' ? [e.event] : []))))
 const takes = computed(() => {
   const steps = [...props.view.run.planned.steps, ...props.view.actual.document.steps]
@@ -61,7 +62,7 @@ function said(e: BatchEvent): string {
     case 'skipped':
       return of(e.kind, { step: stepOf(e.step) })
     case 'done':
-      return of(e.another ? 'another' : isAgain(e) ? 'again' : 'done', { step: stepOf(e.step) })
+      return of(e.another ? 'another' : again.value.has(e.id) ? 'again' : 'done', { step: stepOf(e.step) })
     case 'read':
       return of('read', { list: readingOf(e.reading) })
     case 'spilled':
@@ -83,9 +84,6 @@ function said(e: BatchEvent): string {
 const inOrder = computed(() =>
   [...props.view.run.events].sort((a, b) => a.at.localeCompare(b.at) || (a.id < b.id ? -1 : 1)),
 )
-/** Whether it was done before, and nothing of it happened again. */
-const isAgain = (e: Extract<BatchEvent, { kind: 'done' }>): boolean =>
-  inOrder.value.find((x) => x.kind === 'done' && x.step === e.step && !gone.value.has(x.id))?.id !== e.id
 const shown = computed(() => {
   const rows = inOrder.value.toReversed().filter((e) => e.kind !== 'heard' && e.kind !== 'void')
   return all.value ? rows : rows.slice(0, SHOWN)

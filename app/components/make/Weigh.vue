@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { EventBody, Job, Weigh } from '#core/batch'
+import { isAllOf, shareThere, type EventBody, type Job, type Weigh } from '#core/batch'
 import { isAllergen } from '#core/safety'
 import { TAP } from '#core/substances'
 import { isMassUnit } from '#core/units'
@@ -47,7 +47,7 @@ const toGoG = computed(() => {
 /** So much is in. @param value in the unit of what is wanted */
 async function take(value: number): Promise<void> {
   const { take: out, rest } = props.weigh
-  const isAll = value >= rest * (1 - NEARLY)
+  const isAll = isAllOf(value, rest)
   const from = of.outOf(value)
   const events = from.map(({ lotId, amount: v }, i): EventBody => ({
     kind: 'weighed',
@@ -62,10 +62,8 @@ async function take(value: number): Promise<void> {
     isTyping.value = false
   }
 }
-/** A weight this near to what is wanted is all of it; and no more lots than a glance takes in. */
-const [NEARLY, SHOWN_LOTS] = [0.02, 4]
-/** Of what was planned; less of it is no batch worth its work. */
-const LEAST_SHARE = 0.2
+/** No more lots than a glance takes in. */
+const SHOWN_LOTS = 4
 function takeShown(): void {
   if (isTyping.value && number.amount !== null) return void take(number.amount)
   if (isTyping.value) return
@@ -99,9 +97,7 @@ const inNoLot = computed(() =>
 /** Of what is wanted, what its lots have, where that is less: the rest of the batch can follow it. */
 const onHandShare = computed(() => {
   const { rest, weighed } = props.weigh
-  if (weighed || !of.lots.value.length || !(inNoLot.value > 0)) return null
-  const share = 1 - inNoLot.value / rest
-  return first.value === 1 && share > LEAST_SHARE && share < 1 - NEARLY ? share : null
+  return weighed || !of.lots.value.length || first.value > 1 ? null : shareThere(rest, inNoLot.value)
 })
 function openField(): void {
   isTyping.value = true

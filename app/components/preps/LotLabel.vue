@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { staysWithProduct } from '#core/safety'
 import type { Lot } from '#shared/contract'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
@@ -16,13 +15,11 @@ const source = computed(() => {
   const recipe = drinks.recipes.find((r) => r.standard?.id === props.lot.itemKey)
   return recipe && drinks.standardOf(recipe)
 })
-const evaluation = computed(() => (source.value ? drinks.evaluate(source.value).evaluation : null))
 const approval = computed(() => source.value?.document.keeping?.approval)
-const inIt = computed(() => [...(evaluation.value?.bill.ingredients.keys() ?? [])].map(name).join(', '))
+const { ingredients, allergens, minded: others } = useLabel(() => props.lot)
+const inIt = computed(() => ingredients.value.map(name).join(', '))
 const minded = computed(() =>
-  (evaluation.value?.cautions ?? [])
-    .filter((c) => staysWithProduct(c) && te(`caution.${c}`))
-    .map((c) => t(`caution.${c}`)),
+  [...allergens.value, ...others.value].filter((c) => te(`caution.${c}`)).map((c) => t(`caution.${c}`)),
 )
 const added = computed(() =>
   (fruit.batches.find((b) => b.id === props.lot.sourceId)?.added ?? [])
@@ -33,7 +30,7 @@ const added = computed(() =>
 
 <template>
   <section v-if="ready" class="stack" data-test="lot-label">
-    <p v-if="!evaluation" class="small quiet">{{ t('lotLabel.earlier') }}</p>
+    <p v-if="!source && !inIt" class="small quiet">{{ t('lotLabel.earlier') }}</p>
     <p v-if="inIt" class="small">{{ t('lotLabel.inIt', { list: inIt }) }}</p>
     <p v-if="added" class="small">{{ t('lotLabel.added', { list: added }) }}</p>
     <p v-if="minded.length" class="small caution">{{ minded.join(' ') }}</p>

@@ -139,7 +139,7 @@ export const make = {
 
     who: 'Whose hands',
     cost: 'Cost, at today’s prices',
-    costPaid: 'Cost, as it was paid',
+    costPaid: 'Cost: planned at today’s prices, made as it was paid',
     notKnown: 'not known',
     claim: {
       says: 'The sheet promises {promised}, and {came} came out; usual is {low} to {high}. Is what was made the recipe?',

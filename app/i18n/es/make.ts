@@ -138,7 +138,7 @@ export const make = {
 
     who: 'Las manos de',
     cost: 'Coste, a precios de hoy',
-    costPaid: 'Coste, como se pagó',
+    costPaid: 'Coste: previsto a precios de hoy, hecho como se pagó',
     notKnown: 'no se sabe',
     claim: {
       says: 'La ficha promete {promised} y salieron {came}; lo usual es de {low} a {high}. ¿Es lo hecho la receta?',

@@ -1,0 +1,57 @@
+import type { AmountsAsk } from '../balance'
+import { fillsUp, itemKey, type Evaluation, type TakeStep } from '../recipe'
+import type { Actual } from './fold'
+
+// What today's juice moves of a batch: of what is not in yet, within bounds, so that the drink is what its sheet says.
+
+/** So many times of what the sheet says, and that part of it, are as far as today's juice moves it. Common practice. */
+const FARTHEST = 2
+/** Of an amount, what no scale of a stand tells apart. */
+const NOTICED = 0.002
+
+/** What is wanted of a take, and what it is to be instead, in the unit that it is weighed in. */
+export interface Amended {
+  take: string
+  key: string
+  unit: TakeStep['amount']['unit']
+  was: number
+  is: number
+}
+
+/** What may still move, with its g: neither in the pot, nor what fills it. */
+const movable = ({ told, document }: Actual, { bill }: Evaluation): { take: string; massG: number }[] =>
+  bill.own
+    .filter((o) => o.stream !== fillsUp(document) && !told.has(o.stream) && o.mass.value > 0)
+    .map((o) => ({ take: o.stream, massG: o.mass.value }))
+
+/**
+ * The question: sugar, acid and volume as the sheet has them, of one cup of the batch.
+ * @param sheet as planned @param now as it is told so far @param times cups that the batch is asked about as
+ */
+export function askToday(actual: Actual, sheet: Evaluation, now: Evaluation, times: number): AmountsAsk {
+  const { sweetness, ta, volume } = sheet.jug
+  return {
+    wanted: { sweetness: sweetness.value, ta: ta.value },
+    moment: 'jug',
+    volumeMl: volume.value / times,
+    bounds: Object.fromEntries(
+      movable(actual, now).map(({ take, massG }) => [
+        take,
+        { leastG: massG / times / FARTHEST, mostG: (massG / times) * FARTHEST },
+      ]),
+    ),
+    held: new Set(actual.told),
+  }
+}
+
+/** What is to be weighed otherwise than the sheet says. @param found one cup as it was found */
+export function amendedBy(actual: Actual, now: Evaluation, found: Evaluation, times: number): Amended[] {
+  return movable(actual, now).flatMap(({ take, massG }): Amended[] => {
+    const step = actual.document.steps.find((s) => s.out === take)
+    const own = found.bill.own.find((o) => o.stream === take)
+    if (step?.op !== 'take' || !own) return []
+    const { value: was, unit } = step.amount
+    const is = (was * own.mass.value * times) / massG
+    return Math.abs(is - was) <= NOTICED * was ? [] : [{ take, key: itemKey(step.item), unit, was, is }]
+  })
+}

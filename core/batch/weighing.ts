@@ -1,0 +1,14 @@
+/** A weight this near to what is wanted is all of it: a share of it. Common practice, no source. */
+const NEARLY = 0.02
+export const isAllOf = (value: number, wanted: number): boolean => value >= wanted * (1 - NEARLY)
+
+/** Of what was planned; less is no batch worth its work. Common practice, no source. */
+const LEAST_SHARE = 0.2
+/**
+ * The share of a batch that can be made of what there is of one thing; null where there is enough, or all but nothing.
+ * @param wanted above 0 @param missing what no lot has of it, in the same unit
+ */
+export function shareThere(wanted: number, missing: number): number | null {
+  const share = 1 - missing / wanted
+  return share > LEAST_SHARE && !isAllOf(wanted - missing, wanted) ? share : null
+}
