@@ -51,7 +51,7 @@ export function useTodaysJuice(hand: BatchInHand) {
   }
   const amended = computed((): Amended[] => {
     const [found, { actual, evaluation }] = [finding.answer.value, view.value]
-    return found && evaluation ? amendedBy(actual, evaluation, found.tried.evaluation, asked.value) : []
+    return found && evaluation ? amendedBy(actual, evaluation, found.document, asked.value) : []
   })
   /** It is weighed so, and what was read is what the juice is. */
   function take(readings: Readonly<Record<string, Observed>>): Promise<boolean> {

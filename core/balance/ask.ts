@@ -21,6 +21,8 @@ export interface AmountsAsk {
   bounds: Readonly<Record<string, Bounds>>
   /** layers that may not be changed */
   held: ReadonlySet<string>
+  /** what the scale tells apart of a cup, in the unit that is typed; left out: as one cup is weighed */
+  step?: number
 }
 
 /** What an evaluation costs a cup: of each layer, and of all. */

@@ -66,7 +66,7 @@ export async function findAmounts(
     last = grams
     if (!moved) break
   }
-  const document = withGrams(start, first.evaluation, Object.fromEntries(last))
+  const document = withGrams(start, first.evaluation, Object.fromEntries(last), ask.step)
   // A figure is what the evaluation says that it is; volume and cost are held by the program alone.
   const missed = [...notMet(ask, tried), ...missedIn(ask, answer!).filter((m) => m === 'volume' || m === 'cost')]
   return {

@@ -40,7 +40,7 @@ export function clocksOf(jobs: readonly Job[], events: readonly BatchEvent[]): C
 }
 /** ms until a clock rings, below zero since when it does. @param now by the server's clock */
 export const msLeft = ({ ringsAt }: Clock, now: Instant): number => Date.parse(ringsAt) - Date.parse(now)
-/** So long a bell is heard, min; after it, it is seen: a timer of yesterday wakes nobody. Common practice, no source. */
+/** So long a bell is heard, min; later it is seen: a timer of yesterday wakes nobody. Common practice, no source. */
 const HEARD_FOR_MIN = 10
 export const isLoud = (clock: Clock, now: Instant): boolean =>
   isRinging(clock, now) && minutesBetween(clock.ringsAt, now) < HEARD_FOR_MIN

@@ -32,7 +32,10 @@ export interface Cooling {
 export const AROUND_C = { ice: 1, fridge: 4, bench: 21 } as const
 export type Around = keyof typeof AROUND_C
 
-/** What is sour through and through the clock does not bind; what is not, or is not known, it does. @param ph of a meter */
+/**
+ * What is sour through and through the clock does not bind; what is not, or is not known, it does.
+ * @param ph of a meter
+ */
 export const isBound = (pot: Pick<Evaluation, 'output' | 'bill'> | null, ph: number | undefined): boolean =>
   !pot || tcsReading(pot.output, [...pot.bill.ingredients.keys()], 'open', ph).verdict !== 'not-tcs'
 

@@ -53,7 +53,7 @@ const puree = scaledDocument(templateOf('fruit-puree')!.document, 5)
 const [first] = lemonade.steps.flatMap((s) => (s.op === 'take' ? [s.out] : []))
 
 describe('a pot that nobody planned', () => {
-  // 296 mL of lemon juice, 250 g of sugar and 1.13 L of water were kept: 1.58 L at 16.1 to 16.2 °Bx, 5.3 cups of 300 mL.
+  // 296 mL of lemon juice, 250 g of sugar and 1.13 L of water were kept: 1.58 L at 16.1 to 16.2 °Bx.
   const lemonG = 296 * 1.03
   const pot = [into('lemon-juice', lemonG), into('white-sugar', 250), into('water', 1130)]
   it('is what went in, one thing after the other: a kept pot worked by hand', () => {

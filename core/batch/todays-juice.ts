@@ -1,5 +1,5 @@
-import type { AmountsAsk } from '../balance'
-import { fillsUp, itemKey, type Evaluation, type TakeStep } from '../recipe'
+import { SCALE_STEP, type AmountsAsk } from '../balance'
+import { fillsUp, itemKey, type Evaluation, type RecipeDocument, type TakeStep } from '../recipe'
 import type { Actual } from './fold'
 
 // What today's juice moves of a batch: of what is not in yet, within bounds, so that the drink is what its sheet says.
@@ -41,17 +41,23 @@ export function askToday(actual: Actual, sheet: Evaluation, now: Evaluation, tim
       ]),
     ),
     held: new Set(actual.told),
+    // The whole pot is weighed, not its cups one by one.
+    step: SCALE_STEP / times,
   }
 }
 
-/** What is to be weighed otherwise than the sheet says. @param found one cup as it was found */
-export function amendedBy(actual: Actual, now: Evaluation, found: Evaluation, times: number): Amended[] {
-  return movable(actual, now).flatMap(({ take, massG }): Amended[] => {
-    const step = actual.document.steps.find((s) => s.out === take)
-    const own = found.bill.own.find((o) => o.stream === take)
-    if (step?.op !== 'take' || !own) return []
+/**
+ * What is to be weighed otherwise than the sheet says.
+ * @param found one cup as it was found, its amounts in the units of the batch
+ */
+export function amendedBy(actual: Actual, now: Evaluation, found: RecipeDocument, times: number): Amended[] {
+  const takesOf = ({ steps }: RecipeDocument, stream: string): TakeStep | undefined =>
+    steps.find((s): s is TakeStep => s.op === 'take' && s.out === stream)
+  return movable(actual, now).flatMap(({ take }): Amended[] => {
+    const [step, own] = [takesOf(actual.document, take), takesOf(found, take)]
+    if (!step || !own || own.amount.unit !== step.amount.unit) return []
     const { value: was, unit } = step.amount
-    const is = (was * own.mass.value * times) / massG
+    const is = own.amount.value * times
     return Math.abs(is - was) <= NOTICED * was ? [] : [{ take, key: itemKey(step.item), unit, was, is }]
   })
 }

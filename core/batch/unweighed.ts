@@ -18,7 +18,10 @@ export function unweighed(
   )
 }
 
-/** Keys of what went in out of no lot, each once; water comes out of the tap. @param took whether an event's lot gave something */
+/**
+ * Keys of what went in out of no lot, each once; water comes out of the tap.
+ * @param took whether an event's lot gave something
+ */
 export function outOfNoLot(
   { document }: Pick<Actual, 'document'>,
   events: readonly BatchEvent[],
