@@ -82,6 +82,9 @@ export function usePotFix(hand: BatchInHand) {
   }
   const read = (reading: StreamReading): Promise<boolean> =>
     stream.value ? hand.tell([{ kind: 'read', of: stream.value, reading }]) : Promise.resolve(false)
-  return { view, stream, pot, standard, finding, find, add, read }
+  /** So much of it is on the floor. */
+  const spill = (massG: number): Promise<boolean> =>
+    stream.value ? hand.tell([{ kind: 'spilled', of: stream.value, massG }]) : Promise.resolve(false)
+  return { view, stream, pot, standard, finding, find, add, read, spill }
 }
 export type PotFix = ReturnType<typeof usePotFix>

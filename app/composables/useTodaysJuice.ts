@@ -1,25 +1,21 @@
 import { contextOfToday, findAmounts, type Found } from '#core/balance'
 import { amendedBy, askToday, cupOf, type Amended, type EventBody } from '#core/batch'
 import type { Observed } from '#core/process'
-import { itemKey, type TakeStep } from '#core/recipe'
+import { isJuice, itemKey, type TakeStep } from '#core/recipe'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
-import { useFruit } from '~/stores/fruit'
 import type { BatchInHand } from './useBatch'
 
-/** A juice of a batch that nobody has weighed yet, and what was read when it was pressed last. */
+/** A juice of a batch that nobody has weighed yet. */
 export interface JuiceToRead {
   take: string
   key: string
-  lastRead: { brix: number | null; ta: number | null; at: string } | null
 }
-const JUICES = ['juice', 'base', 'concentrate']
 
 /** What was read of today's juice: juice, sweetener and water are worked out anew, so that the drink is what it was. */
 export function useTodaysJuice(hand: BatchInHand) {
   const catalogue = useCatalogue()
   const drinks = useDrinks()
-  const fruit = useFruit()
   const { triesIn } = useTries()
   const finding = useFind<Found>()
   const view = computed(() => hand.view.value!)
@@ -28,14 +24,7 @@ export function useTodaysJuice(hand: BatchInHand) {
     takes.value
       .filter((s) => !view.value.actual.told.has(s.out) && 'ingredient' in s.item)
       .map((s) => ({ take: s.out, key: itemKey(s.item) }))
-      .filter(({ key }) => JUICES.includes(catalogue.byKey.get(key)?.kind ?? ''))
-      .map(({ take, key }) => {
-        const press = fruit.presses.find(
-          (p) => p.ingredientKey === catalogue.fruitOf(key) && !p.base && (p.seen?.brix != null || p.seen?.ta != null),
-        )
-        const lastRead = press?.seen ? { brix: press.seen.brix, ta: press.seen.ta, at: press.at } : null
-        return { take, key, lastRead }
-      }),
+      .filter(({ key }) => isJuice(catalogue.byKey.get(key)?.kind ?? '')),
   )
   /** cups that the batch was asked about as */
   const asked = ref(1)

@@ -1,14 +1,7 @@
 import { contextOfToday, findAmounts } from '../balance'
 import { firstOut, onHandIn, type UsableLot } from '../books'
 import { streamOf, taOf } from '../process'
-import {
-  Evaluator,
-  scaledDocument,
-  shippedContext,
-  startingDrink,
-  type Evaluation,
-  type RecipeDocument,
-} from '../recipe'
+import { Evaluator, type RecipeDocument } from '../recipe'
 import { loadSolver } from '../solve'
 import { templateOf } from '../templates'
 import {
@@ -30,18 +23,10 @@ import {
   toldAgain,
   unweighed,
   type BatchEvent,
-  type EventBody,
 } from '.'
+import { at, context, evaluate, event, lemonade, takesIn } from '../../tests/laws/batches'
 
-const context = shippedContext()
-const evaluator = new Evaluator(context)
-const evaluate = (doc: RecipeDocument): Evaluation => evaluator.evaluate(doc)
-const at = (min: number): string => new Date(Date.UTC(2026, 10, 28, 8, min)).toISOString()
-let count = 0
-const event = (e: EventBody): BatchEvent => ({ ...e, id: `e${++count}`, at: at(count), by: 'ana' }) as BatchEvent
-const lemonade = scaledDocument(startingDrink('lemonade', null, 300), 40)
-const takes = (doc: RecipeDocument) => doc.steps.flatMap((s) => (s.op === 'take' ? [s] : []))
-const keyed = (key: string) => takes(lemonade).find((t) => 'ingredient' in t.item && t.item.ingredient === key)!
+const keyed = (key: string) => takesIn(lemonade).find((t) => 'ingredient' in t.item && t.item.ingredient === key)!
 
 describe('what is asked once a step is done', () => {
   const askedOf = (doc: RecipeDocument, events: BatchEvent[]) => {
@@ -60,14 +45,14 @@ describe('what is asked once a step is done', () => {
   })
   it('is how warm a mix is that something warm went into, and nothing of a cold one', () => {
     expect(askedOf(lemonade, [done(lemonade.output)])).toBeNull()
-    const water = keyed('water') ?? takes(lemonade).at(-1)!
+    const water = keyed('water') ?? takesIn(lemonade).at(-1)!
     const steps = lemonade.steps.map((s) => (s.op === 'take' && s !== water ? { ...s, tempC: 80 } : s))
     expect(askedOf({ ...lemonade, steps }, [done(lemonade.output)])).toMatchObject({ what: 'temp' })
   })
 })
 
 describe('what is asked at the end', () => {
-  const [first, second] = takes(lemonade)
+  const [first, second] = takesIn(lemonade)
   const weighed = (take: string, value = 100): BatchEvent =>
     event({ kind: 'weighed', take, amount: { value, unit: 'g' }, lotId: null })
   it('is what stands on the sheet, is in by what was done, and was weighed by nobody', () => {
@@ -75,7 +60,7 @@ describe('what is asked at the end', () => {
     expect(left([weighed(first!.out)])).toEqual([])
     const done = event({ kind: 'done', step: lemonade.output })
     expect(left([weighed(first!.out), done])).toEqual(
-      takes(lemonade)
+      takesIn(lemonade)
         .slice(1)
         .map((t) => t.out),
     )
@@ -89,9 +74,9 @@ describe('what is asked at the end', () => {
       lotId: null,
       why: null,
     })
-    const events = [...takes(lemonade).map((t) => weighed(t.out)), slip, event({ kind: 'void', event: slip.id })]
+    const events = [...takesIn(lemonade).map((t) => weighed(t.out)), slip, event({ kind: 'void', event: slip.id })]
     const of = (took: (id: string) => boolean) => outOfNoLot(fold(lemonade, events), events, took)
-    const keys = takes(lemonade).flatMap((t) => ('ingredient' in t.item ? [t.item.ingredient] : []))
+    const keys = takesIn(lemonade).flatMap((t) => ('ingredient' in t.item ? [t.item.ingredient] : []))
     expect(of(() => false)).toEqual(keys.filter((k) => k !== 'water'))
     expect(of((id) => id !== events[0]!.id)).toHaveLength(first === keyed('water') ? 0 : 1)
     expect(second).toBeDefined()
@@ -189,6 +174,19 @@ describe('today’s juice', () => {
     // 260 mL of lemon juice less is some 6 g of sugars less.
     expect(sugar.is - sugar.was).toBeGreaterThan(3)
     expect(sugar.is - sugar.was).toBeLessThan(10)
+  })
+  it('is not wanted of what is in already', () => {
+    const [juice, sugar] = [keyed('lemon-juice'), keyed('white-sugar')]
+    const events = [
+      event({ kind: 'weighed', take: juice.out, amount: juice.amount, lotId: null }),
+      event({
+        kind: 'wanted',
+        takes: [juice, sugar].map((s) => ({ take: s.out, amount: { value: 9, unit: s.amount.unit } })),
+      }),
+    ]
+    const { wanted, document } = fold(lemonade, events)
+    expect([...wanted.keys()]).toEqual([sugar.out])
+    expect(document.steps.find((s) => s.out === juice.out)).toMatchObject({ amount: juice.amount })
   })
   it('moves nothing that is in, and nothing more than twice or less than half', () => {
     const sheet = evaluate(lemonade)

@@ -1,26 +1,10 @@
 import fc from 'fast-check'
 import { massG, ProcessLimit } from '../process'
-import {
-  Evaluator,
-  scaledDocument,
-  shippedContext,
-  startingDrink,
-  type Evaluation,
-  type RecipeDocument,
-} from '../recipe'
+import { scaledDocument, type Evaluation, type RecipeDocument } from '../recipe'
 import { TEMPLATES, templateOf } from '../templates'
-import { fold, soFar, standing, withLoads, type BatchEvent } from '.'
+import { fold, soFar, standing, withLoads, type BatchEvent, type EventBody } from '.'
+import { evaluate, event, g, lemonade } from '../../tests/laws/batches'
 
-const evaluator = new Evaluator(shippedContext())
-const evaluate = (doc: RecipeDocument): Evaluation => evaluator.evaluate(doc)
-const minute = (n: number): string => new Date(Date.UTC(2026, 10, 28, 8, n)).toISOString()
-let count = 0
-type Without<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'by'> : never
-const event = (e: Without<BatchEvent>, at = ++count, id = `e${at}`): BatchEvent =>
-  ({ ...e, id, at: minute(at), by: 'ana' }) as BatchEvent
-const g = (value: number) => ({ value, unit: 'g' as const })
-
-const lemonade = scaledDocument(startingDrink('lemonade', null, 300), 40)
 const puree = scaledDocument(templateOf('fruit-puree')!.document, 5)
 const tea = templateOf('tea-concentrate-hot')!.document
 /** g that went in, and g that are somewhere: in the pot, left over, lost, or not taken up. */
@@ -167,7 +151,7 @@ describe('for any batch', () => {
       const take = takes[which % takes.length]!
       const step = steps[which % steps.length]!
       const mass = massG(made.done.find((d) => d.step.out === step.out)!.result.out)
-      const all: Without<BatchEvent>[] = [
+      const all: EventBody[] = [
         { kind: 'weighed', take: take.out, amount: { ...take.amount, value: take.amount.value * share }, lotId: null },
         {
           kind: 'added',

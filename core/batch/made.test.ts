@@ -1,12 +1,5 @@
 import { taOf } from '../process'
-import {
-  Evaluator,
-  scaledDocument,
-  shippedContext,
-  startingDrink,
-  type Evaluation,
-  type RecipeDocument,
-} from '../recipe'
+import { scaledDocument } from '../recipe'
 import { templateOf } from '../templates'
 import {
   asRecipe,
@@ -26,16 +19,9 @@ import {
   UNPLANNED,
   withLoads,
   type BatchEvent,
-  type EventBody,
 } from '.'
+import { at, evaluate, event, g, lemonade } from '../../tests/laws/batches'
 
-const evaluator = new Evaluator(shippedContext())
-const evaluate = (doc: RecipeDocument): Evaluation => evaluator.evaluate(doc)
-const at = (min: number): string => new Date(Date.UTC(2026, 10, 28, 8, min)).toISOString()
-let count = 0
-const event = (e: EventBody, min = ++count): BatchEvent =>
-  ({ ...e, id: `e${++count}`, at: at(min), by: 'ana' }) as BatchEvent
-const g = (value: number) => ({ value, unit: 'g' as const })
 const item = (ingredient: string) => ({ ingredient })
 const into = (ingredient: string, value: number, as?: object): BatchEvent =>
   event({
@@ -47,7 +33,6 @@ const into = (ingredient: string, value: number, as?: object): BatchEvent =>
     why: null,
     ...(as ? { as } : {}),
   })
-const lemonade = scaledDocument(startingDrink('lemonade', null, 300), 40)
 const tea = templateOf('tea-concentrate-hot')!.document
 const puree = scaledDocument(templateOf('fruit-puree')!.document, 5)
 const [first] = lemonade.steps.flatMap((s) => (s.op === 'take' ? [s.out] : []))
@@ -197,6 +182,8 @@ describe('minutes of hands', () => {
   const step = (kind: 'begun' | 'done', min: number): BatchEvent => event({ kind, step: 'x' }, min)
   it('are those from one thing to the next, without waits and without somebody who was elsewhere', () => {
     expect(handMinutes(at(0), [step('begun', 5), step('done', 45), step('done', 49), step('done', 80)], 10)).toBe(9)
+    // Fifteen minutes of a brew are nobody's work, short as they are.
+    expect(handMinutes(at(0), [step('begun', 5), step('done', 20)], 5)).toBe(5)
     expect(handMinutes(at(0), [event({ kind: 'note', text: 'x' }, 3), step('done', 6)], 10)).toBe(6)
   })
   it('of what was typed in afterwards are not known', () => {
@@ -212,6 +199,16 @@ it('batches teach a kind of step, from what is worked out towards what was seen'
   expect(study!.ratio.expected).toBeLessThan(0.94)
   expect([study!.ratio.count, study!.usual[0] < 0.9 && study!.usual[1] > 0.9]).toEqual([4, true])
   expect(stepStudies([of(0.9), { ...of(1.2), quantity: 'minutes' }])).toHaveLength(2)
+})
+it('what is taken instead reads as its own lot does, and not as what it took the place of', () => {
+  const juice = lemonade.steps.find((s) => s.op === 'take' && s.out === 'lemon-juice')!
+  const into = (brix?: number) => ({ take: juice.out, amount: g(500), lotId: null, ...(brix ? { as: { brix } } : {}) })
+  const readOf = (...as: (number | undefined)[]): unknown[] =>
+    fold(lemonade, [
+      event({ kind: 'weighed', ...into(12), more: true }),
+      ...as.map((brix) => event({ kind: 'swapped', ...into(brix), item: item('lime-juice') })),
+    ]).document.steps.flatMap((s) => (s.op === 'observe' ? [s.brix] : []))
+  expect([readOf(), readOf(8), readOf(undefined)]).toEqual([[12], [8], [undefined]])
 })
 it('as a cup of it, amounts are the same in a litre', () => {
   const jug = evaluate(lemonade).jug

@@ -1,7 +1,7 @@
 import { predict } from '../evidence'
 import { massG } from '../process'
 import { coolingRate } from '../process/kinetics'
-import { Evaluator, scaledDocument, shippedContext, startingDrink, type RecipeDocument, type TakeStep } from '../recipe'
+import { scaledDocument } from '../recipe'
 import { templateOf } from '../templates'
 import {
   asRecipe,
@@ -21,18 +21,8 @@ import {
   type BatchEvent,
   type TempReading,
 } from '.'
+import { at, evaluate, event, g, lemonade, takesIn } from '../../tests/laws/batches'
 
-const evaluator = new Evaluator(shippedContext())
-const evaluate = (doc: RecipeDocument) => evaluator.evaluate(doc)
-const at = (minute: number): string => new Date(Date.UTC(2026, 10, 28, 8, minute)).toISOString()
-let count = 0
-type Without<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'by'> : never
-const event = (e: Without<BatchEvent>, minute = ++count): BatchEvent =>
-  ({ ...e, id: `e${++count}`, at: at(minute), by: 'ana' }) as BatchEvent
-const g = (value: number) => ({ value, unit: 'g' as const })
-const takesIn = (doc: RecipeDocument): TakeStep[] => doc.steps.filter((s) => s.op === 'take')
-
-const lemonade = scaledDocument(startingDrink('lemonade', null, 300), 40)
 const tea = templateOf('tea-concentrate-hot')!.document
 const puree = scaledDocument(templateOf('fruit-puree')!.document, 3)
 

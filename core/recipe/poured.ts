@@ -15,4 +15,7 @@ const POURED: ReadonlySet<string> = new Set([
   'root',
   'peel',
 ])
+const JUICES: ReadonlySet<string> = new Set(['juice', 'base', 'concentrate'])
+/** What comes of fruit, and reads otherwise every week. */
+export const isJuice = (kind: string): boolean => JUICES.has(kind)
 export const isPoured = (kind: string): boolean => POURED.has(kind)

@@ -5,11 +5,13 @@ import { itemKey } from '#core/recipe'
 import type { RunView } from '~/stores/make'
 
 // All that was told of a batch, newest first, with who told it; what was taken back is struck out. Told a second time,
-// something that was done says so.
-const props = defineProps<{ view: RunView }>()
+// something that was done says so, and can have been another time; what nothing else tells is written down.
+const props = defineProps<{ view: RunView; isUnderWay?: boolean }>()
 const { t } = useI18n({ useScope: 'global' })
 const { amount, name, n, time } = useFormat()
 const { stepName } = useRunWords()
+const hand = useBatch(props.view.run.id)
+const { said: refused, doubts, busy, confirm, mend } = hand
 const SHOWN = 60
 const all = ref(false)
 const again = computed(() => toldAgain(props.view.run.events))
@@ -88,6 +90,20 @@ const shown = computed(() => {
   const rows = inOrder.value.toReversed().filter((e) => e.kind !== 'heard' && e.kind !== 'void')
   return all.value ? rows : rows.slice(0, SHOWN)
 })
+/** It had no effect, and is not said to have been another time yet. */
+const mayBeAnother = (e: BatchEvent): boolean =>
+  props.isUnderWay &&
+  e.kind === 'done' &&
+  again.value.has(e.id) &&
+  !props.view.run.events.some((x) => x.kind === 'done' && x.another && x.step === e.step && x.at > e.at)
+async function wasAnother(e: BatchEvent): Promise<void> {
+  if (e.kind === 'done') await hand.tell([{ kind: 'done', step: e.step, another: true }])
+}
+const note = ref('')
+async function write(): Promise<void> {
+  const text = note.value.trim()
+  if (text && (await hand.tell([{ kind: 'note', text }]))) note.value = ''
+}
 const count = computed(() => inOrder.value.filter((e) => e.kind !== 'heard' && e.kind !== 'void').length)
 </script>
 
@@ -99,12 +115,31 @@ const count = computed(() => inOrder.value.filter((e) => e.kind !== 'heard' && e
         >{{ said(e) }}<span v-if="gone.has(e.id)" class="small"> · {{ t('make.event.void') }}</span></span
       >
       <span class="small quiet">{{ e.hands ?? e.by }}</span>
+      <v-btn
+        v-if="mayBeAnother(e)"
+        class="act"
+        height="56"
+        :disabled="busy"
+        data-test="another"
+        @click="wasAnother(e)"
+        >{{ t('make.wasAnother') }}</v-btn
+      >
     </li>
   </ol>
   <p v-if="!count" class="quiet">{{ t('make.noEvents') }}</p>
   <v-btn v-if="!all && count > SHOWN" data-test="all-events" @click="all = true">{{
     t('make.allEvents', { n: n(count) })
   }}</v-btn>
+  <form v-if="isUnderWay" class="stack" novalidate @submit.prevent="write">
+    <v-text-field v-model="note" :label="t('make.note')" maxlength="600" hide-details data-test="note" />
+    <div class="row">
+      <v-btn type="submit" height="56" :disabled="!note.trim() || busy" data-test="note-save">{{
+        t('make.putDown')
+      }}</v-btn>
+    </div>
+  </form>
+  <p v-if="refused" class="caution" role="alert">{{ refused }}</p>
+  <FieldDoubtBox :doubts="doubts" @mend="mend" @confirm="confirm" />
 </template>
 
 <style scoped>
@@ -124,6 +159,10 @@ const count = computed(() => inOrder.value.filter((e) => e.kind !== 'heard' && e
   align-items: baseline;
   padding: 4px 0;
   border-bottom: 1px solid var(--rule);
+}
+.act {
+  grid-column: 2 / -1;
+  justify-self: start;
 }
 .gone > :nth-child(2) {
   text-decoration: line-through;

@@ -94,6 +94,10 @@ async function addByTaste(): Promise<void> {
   if (!item.value || by.number.grams === null) return
   if (await fix.add(itemOf(item.value), by.number.grams, words.value)) by.text.grams = ''
 }
+const lost = useAmounts(['grams'])
+async function spilled(): Promise<void> {
+  if (lost.number.grams !== null && (await fix.spill(lost.number.grams))) lost.text.grams = ''
+}
 </script>
 
 <template>
@@ -213,6 +217,16 @@ async function addByTaste(): Promise<void> {
           data-test="add-save"
           >{{ t('make.isIn') }}</v-btn
         >
+      </form>
+      <form class="stack" novalidate data-test="pot-spill" @submit.prevent="spilled">
+        <h3>{{ t('make.spilled') }}</h3>
+        <div class="two">
+          <p class="small quiet">{{ t('make.spilledWhy') }}</p>
+          <FieldAmountField v-bind="lost.bind('grams')" :label="t('make.grams')" unit="g" test="spill-grams" />
+        </div>
+        <v-btn type="submit" height="72" :disabled="!lost.number.grams || hand.busy.value" data-test="spill-save">{{
+          t('make.putDown')
+        }}</v-btn>
       </form>
     </template>
   </article>

@@ -144,7 +144,7 @@ const form = useSubmit(async () => {
       </section>
       <section class="sheet stack">
         <h2>{{ t('make.events') }}</h2>
-        <MakeEvents :view="view" />
+        <MakeEvents :view="view" :is-under-way="isUnderWay" />
       </section>
     </aside>
   </div>

@@ -8,71 +8,33 @@ import type { BatchInHand } from '~/composables/useBatch'
 const props = defineProps<{ hand: BatchInHand }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n({ useScope: 'global' })
-const { amount, name, n, day } = useFormat()
+const { amount, name } = useFormat()
 const today = useTodaysJuice(props.hand)
-const text = reactive<Record<string, { brix: string; ta: string }>>({})
-const number = reactive<Record<string, Observed>>({})
-watch(
-  today.juices,
-  (all) => {
-    for (const { key } of all) {
-      text[key] ??= { brix: '', ta: '' }
-      number[key] ??= {}
-    }
-  },
-  { immediate: true },
-)
-function set(key: string, of: keyof Observed, v: number | null): void {
-  const { [of]: _, ...rest } = number[key] ?? {}
-  number[key] = v === null ? rest : { ...rest, [of]: v }
+const keys = computed(() => today.juices.value.map((j) => j.key))
+const number = shallowRef<Readonly<Record<string, Observed>>>({})
+function read(readings: Readonly<Record<string, Observed>>): void {
+  number.value = readings
   today.finding.clear()
 }
-const isRead = computed(() => Object.values(number).some((o) => Object.keys(o).length))
+const isRead = computed(() => Object.values(number.value).some((o) => Object.keys(o).length))
 /** Read by its °Bx alone: its acid is as it usually is. */
 const withoutAcid = computed(() =>
-  today.juices.value.filter((j) => number[j.key]?.brix !== undefined && number[j.key]?.ta === undefined),
+  today.juices.value.filter((j) => number.value[j.key]?.brix !== undefined && number.value[j.key]?.ta === undefined),
 )
 const found = computed(() => today.finding.answer.value)
 async function take(): Promise<void> {
-  if (await today.take({ ...number })) emit('close')
+  if (await today.take(number.value)) emit('close')
 }
 </script>
 
 <template>
-  <form class="sheet stack" novalidate data-test="today-juice" @submit.prevent="today.find({ ...number })">
+  <form class="sheet stack" novalidate data-test="today-juice" @submit.prevent="today.find(number)">
     <div class="spread">
       <h2>{{ t('today.title') }}</h2>
       <v-btn height="72" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <p class="small quiet">{{ t('today.why') }}</p>
-    <div v-for="j in today.juices.value" :key="j.take" class="juice">
-      <b>{{ name(j.key) }}</b>
-      <FieldAmountField
-        v-model="text[j.key]!.brix"
-        :label="t('target.brix')"
-        unit="°Bx"
-        device
-        :test="`juice-brix-${j.key}`"
-        @number="set(j.key, 'brix', $event)"
-      />
-      <FieldAmountField
-        v-model="text[j.key]!.ta"
-        :label="t('target.ta')"
-        unit="g/100 mL"
-        metric
-        :test="`juice-ta-${j.key}`"
-        @number="set(j.key, 'ta', $event)"
-      />
-      <p v-if="j.lastRead" class="small quiet">
-        {{
-          t('make.today-s.last', {
-            day: day(j.lastRead.at),
-            brix: j.lastRead.brix === null ? '–' : n(j.lastRead.brix, 1),
-            ta: j.lastRead.ta === null ? '–' : n(j.lastRead.ta, 2),
-          })
-        }}
-      </p>
-    </div>
+    <DrinksJuiceReadings :keys="keys" test="juice" @read="read" />
     <p v-if="withoutAcid.length" class="caution" data-test="no-acid-read">
       {{ t('make.today-s.noAcid', { list: withoutAcid.map((j) => name(j.key)).join(', ') }) }}
     </p>
@@ -113,23 +75,3 @@ async function take(): Promise<void> {
     </template>
   </form>
 </template>
-
-<style scoped>
-.juice {
-  display: grid;
-  grid-template-columns: minmax(110px, 1fr) 130px 160px;
-  gap: 10px;
-  align-items: center;
-}
-.juice .small {
-  grid-column: 1 / -1;
-}
-@media (max-width: 700px) {
-  .juice {
-    grid-template-columns: 1fr 1fr;
-  }
-  .juice > b {
-    grid-column: 1 / -1;
-  }
-}
-</style>

@@ -56,7 +56,7 @@ export const balance = {
   today: {
     title: 'Today’s juice',
     why: 'Read the °Bx and the acid of the juice that stands there today: juice, sweetener and water are worked out anew, so that the drink reads as it does now. What is not read stays as usual. A lemon’s °Bx is mostly acid.',
-    use: 'As read {day}',
+    use: 'As read {day}: {what}',
     work: 'Work it out for today',
   },
   square: {

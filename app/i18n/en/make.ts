@@ -120,6 +120,8 @@ export const make = {
     thenCups: 'These are {n} cups.',
     thenCost: 'It costs {cost}.',
     add: 'Something else went in',
+    spilled: 'Some of it is gone',
+    spilledWhy: 'Spilled, or poured off: the pot is so much less, and what is in it stays as it was mixed.',
 
     end: 'All steps are done',
     endEarly: 'End it here',
@@ -169,6 +171,8 @@ export const make = {
       minutes: '{step}: took {percent} % of its minutes',
     },
     events: 'What happened',
+    wasAnother: 'It was done another time',
+    note: 'Write something down',
     noEvents: 'Nothing has happened in it yet.',
     allEvents: 'Show all {n}',
     event: {
@@ -196,7 +200,6 @@ export const make = {
     cooling: 'Cooling',
     'today-s': {
       open: 'Today’s juice',
-      last: 'Read {day}: {brix} °Bx, {ta} g/100 mL of acid.',
       noAcid:
         'The acid of {list} was not read: it is taken as the fruit usually has it. Mix 100 mL first and taste it. A lemon’s °Bx is mostly acid, and is not taken as sugar.',
       missed: 'With this fruit the sheet cannot be met: {list}. This comes nearest.',

@@ -56,7 +56,7 @@ export const balance = {
   today: {
     title: 'El jugo de hoy',
     why: 'Lee los °Bx y el ácido del jugo que hay hoy: jugo, endulzante y agua se calculan de nuevo, para que la bebida lea lo mismo. Lo que no se lee queda como siempre. Los °Bx de un limón son sobre todo ácido.',
-    use: 'Como se leyó {day}',
+    use: 'Como se leyó {day}: {what}',
     work: 'Calcular para hoy',
   },
   square: {

@@ -120,6 +120,8 @@ export const make = {
     thenCups: 'Son {n} vasos.',
     thenCost: 'Cuesta {cost}.',
     add: 'Entró otra cosa',
+    spilled: 'Falta una parte',
+    spilledWhy: 'Se derramó o se apartó: la olla tiene esa parte menos, y lo que queda sigue igual de mezclado.',
 
     end: 'Todos los pasos están hechos',
     endEarly: 'Acabar aquí',
@@ -168,6 +170,8 @@ export const make = {
       minutes: '{step}: tardó el {percent} % de sus minutos',
     },
     events: 'Qué pasó',
+    wasAnother: 'Se hizo otra vez más',
+    note: 'Apuntar algo',
     noEvents: 'Aún no ha pasado nada.',
     allEvents: 'Mostrar los {n}',
     event: {
@@ -195,7 +199,6 @@ export const make = {
     cooling: 'Enfriado',
     'today-s': {
       open: 'El jugo de hoy',
-      last: 'Leído {day}: {brix} °Bx, {ta} g/100 mL de ácido.',
       noAcid:
         'No se leyó el ácido de {list}: se toma el que suele tener la fruta. Mezcla primero 100 mL y pruébalos. Los °Bx de un limón son casi todo ácido, y no se toman por azúcar.',
       missed: 'Con esta fruta no se llega a la ficha: {list}. Esto es lo más cercano.',
