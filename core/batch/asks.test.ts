@@ -126,6 +126,7 @@ describe('out of lots', () => {
       lot({ id: 'new', useBy: '2026-12-01', at: at(5) }),
       lot({ id: 'old', useBy: '2026-12-01' }),
     ]
+    expect([firstOut(lots[0]!, lots[1]!), firstOut(lots[1]!, lots[0]!)]).toEqual([1, -1])
     expect(lots.sort(firstOut).map((l) => l.id)).toEqual(['old', 'new', 'late', 'none'])
   })
   it('is what they have, in the unit that is weighed', () => {

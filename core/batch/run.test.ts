@@ -113,6 +113,10 @@ describe('what is told is looked at first', () => {
     const read = (reading: object): BatchEvent => event({ kind: 'read', of: lemonade.output, reading })
     expect(check(read({ massG: 11_000 }), [done])).toEqual([[], []])
     expect(check(read({ massG: 25_000 }), [done])).toEqual([[], ['reads-more-than-went-in']])
+    expect([check(read({ volumeMl: 11_900 }), [done]), check(read({ volumeMl: 13_000 }), [done])]).toEqual([
+      [[], []],
+      [[], ['reads-more-litres']],
+    ])
     expect(check(read({ ta: 95 }), [done])).toEqual([['step-number'], []])
     // What was wrong before is not the fault of what is told now.
     expect(check(event({ kind: 'note', text: 'cloudy' }), [done, read({ ta: 95 })])).toEqual([[], []])

@@ -3,19 +3,18 @@ import { ProcessLimit } from '../process'
 import { tookFrom } from './run'
 import { checkMaking, checkTake, type Finding } from '../limits'
 import { useByOf } from '../preps/use-by'
-import { itemKey, type Evaluation } from '../recipe'
-import { TAP } from '../substances'
+import type { Evaluation } from '../recipe'
 import { dayOf } from '../time'
 import { roundAmount, settledTake } from '../units'
-import { shareOfCost, type Place } from '../yield'
+import type { Place } from '../yield'
 import { child } from './child'
 import { roundMoney } from './money'
 import { movement } from './movement'
-import { gramsOf } from './pack'
 import { rowId } from './row-id'
 import { gPerMlOfPrep } from './uses'
+import { wentIn, type TakenOf } from './went-in'
 import type { Added, BatchRow, Kept, LotRow, SeenMade, Used } from './rows'
-import { after, BOOKED, both, missing, NEEDS, refused, type Book, type Booked, type LotNow, type State } from './state'
+import { after, BOOKED, both, missing, NEEDS, refused, type Book, type Booked, type State } from './state'
 import { replacing } from './void'
 
 /** A making of a prep, told when it is done: what came out, and what it was made of. */
@@ -83,7 +82,7 @@ export const make: Book<Make> = {
     const left = [...leftOver(told, evaluation), ...addedWrong(told, state)]
     if (left.length) return refused(...left)
     const keptG = (told.kept ?? []).reduce((sum, k) => sum + k.g, 0)
-    const went = wentIn(evaluation, taken, ended ? 1 : outG / standardG, state, told.added)
+    const went = wentIn(evaluation, taken, ended ? 'as-told' : outG / standardG, state, told.added)
     const found = checkMaking({
       out: value,
       outG,
@@ -179,10 +178,6 @@ function endOf(
   }
 }
 
-interface TakenOf {
-  lot: LotNow
-  amount: number
-}
 /** The lots that were used, each with enough in it, all of the stand. */
 function lotsUsed({ uses = [], standId }: Make, state: State): TakenOf[] | { limits: Finding[] } {
   const out: TakenOf[] = []
@@ -244,98 +239,4 @@ function keptLots(
       at,
     })
   })
-}
-
-/** g of what was taken out of a lot; null for pieces, or where nobody knows what it is made of. */
-function gramsTaken({ lot, amount }: TakenOf, state: State): number | null {
-  if (lot.itemKind === 'ingredient') {
-    const data = state.data(lot.itemKey)
-    return data ? gramsOf(amount, lot.unit, data) : null
-  }
-  if (lot.unit === 'g') return amount
-  const version = state.version(lot.itemKey)
-  return version && lot.unit === 'mL' ? amount * gPerMlOfPrep(version.evaluation) : null
-}
-const itemOf = ({ lot }: TakenOf, state: State): string =>
-  lot.itemKind === 'version' ? `prep:${state.recipeOf(lot.itemKey) ?? lot.itemKey}` : lot.itemKey
-
-/**
- * What went in and what it cost: what is of lots as they were paid, the rest as the standard has it at the last price.
- * Water out of the tap is in no lot and costs nothing until it is priced.
- */
-function wentIn(
-  evaluation: Evaluation,
-  taken: readonly TakenOf[],
-  times: number,
-  state: State,
-  added: readonly Added[] = [],
-): {
-  inG: number | null
-  expectedG: number | null
-  cost: number | null
-  /** of that, what the by-products carry which the prep keeps */
-  carried: number | null
-  basis: BatchRow['costBasis']
-} {
-  const grams = new Map<string, number>()
-  const costs = new Map<string, number>()
-  const add = (key: string, money: number | null): void => {
-    cost = cost === null || money === null ? null : cost + money
-    costs.set(key, (costs.get(key) ?? 0) + (money ?? 0))
-  }
-  let inG: number | null = 0
-  let cost: number | null = 0
-  for (const t of taken) {
-    const g = gramsTaken(t, state)
-    add(itemOf(t, state), shareOfCost(t.lot.cost, t.lot.amount, t.amount))
-    if (g !== null) grams.set(itemOf(t, state), (grams.get(itemOf(t, state)) ?? 0) + g)
-    inG = inG === null || g === null ? null : inG + g
-  }
-  let basis: BatchRow['costBasis'] = 'measured'
-  for (const { key, g } of added) {
-    const perKg = state.lastPerKg(key)
-    basis = 'estimated'
-    add(key, perKg === null ? null : (perKg * g) / 1000)
-  }
-  const addedG = added.reduce((sum, a) => sum + a.g, 0)
-  // Of what came out of lots, how many times the standard it was: the least of them bounds it.
-  const ratios: number[] = []
-  for (const take of evaluation.bill.own) {
-    const key = itemKey(take.item)
-    const standardG = take.mass.value
-    const g = grams.get(key)
-    if (g !== undefined) {
-      if (standardG > 0) ratios.push(g / standardG)
-      continue
-    }
-    const perKg = state.lastPerKg(key)
-    if (key === TAP) add(key, ((perKg ?? 0) * standardG * times) / 1000)
-    else {
-      inG = null
-      basis = 'estimated'
-      add(key, perKg === null ? null : (perKg * standardG * times) / 1000)
-    }
-  }
-  const waterG = evaluation.bill.own.reduce((sum, t) => sum + (itemKey(t.item) === TAP ? t.mass.value : 0), 0)
-  const most = ratios.length ? Math.max(...ratios) : null
-  const least = ratios.length ? Math.min(...ratios) : null
-  return {
-    inG: inG === null || most === null ? null : inG + addedG + (grams.has(TAP) ? 0 : waterG * most),
-    expectedG: least === null ? null : evaluation.jug.mass.value * least,
-    cost,
-    carried: cost === null ? null : carriedOf(evaluation, costs),
-    basis,
-  }
-}
-
-/** What of these costs goes away with by-products, by the shares of the takes that each is of. */
-function carriedOf({ bill }: Evaluation, costs: ReadonlyMap<string, number>): number {
-  const grams = new Map<string, { all: number; away: number }>()
-  for (const { item, mass, stays } of bill.own) {
-    const { all, away } = grams.get(itemKey(item)) ?? { all: 0, away: 0 }
-    grams.set(itemKey(item), { all: all + mass.value, away: away + mass.value * (1 - stays) })
-  }
-  let carried = 0
-  for (const [key, { all, away }] of grams) if (all > 0) carried += ((costs.get(key) ?? 0) * away) / all
-  return carried
 }

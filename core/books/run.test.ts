@@ -121,7 +121,7 @@ describe('its end', () => {
     told({ kind: 'weighed', take: water!, amount: g(1200), lotId: null }),
     told({ kind: 'done', step: syrup.output }),
   ]
-  const end = (events: ToldEvent[], over: object = {}, outG = 2150) =>
+  const end = (events: ToldEvent[], over: object = {}, outG = 2150, now: Partial<State> = {}) =>
     BOOKS.make.book(
       {
         id: '00000000-0000-4000-8000-000000000007',
@@ -132,7 +132,7 @@ describe('its end', () => {
         place: 'cold',
         ...over,
       },
-      state([lot({ onHand: 2000 })], run(events)),
+      state([lot({ onHand: 2000 })], run(events), { lastPerKg: (key) => (key === 'white-sugar' ? 2 : null), ...now }),
     )
   it('is a lot of what was really made, at what its lots cost, and moves nothing twice', () => {
     const { limits, doubts, batches, movements } = end(all())
@@ -148,6 +148,10 @@ describe('its end', () => {
     expect(batches[0]!.times).toBeCloseTo(2150 / evaluate(syrup).jug.mass.value, 3)
     expect(batches[0]!.outMl).toBeGreaterThan(2150 / 1.23)
   })
+  it('costs what its lot gave as it was paid, and the rest of it at the last price, of what really went in', () => {
+    const short = [told(weighed(1000), { lotId: 'bag', amount: 400 }), ...all().slice(1)]
+    expect(end(short, {}, 2000).batches[0]).toMatchObject({ cost: expect.closeTo(0.48 + 1.2, 2) })
+  })
   it('is refused where more came out than went in, nothing is in it, or it has ended', () => {
     const codes = (b: ReturnType<typeof end>) => b.limits.map((l) => l.code)
     expect(codes(end(all(), {}, 2400))).toEqual(['made-more-than-went-in'])
@@ -156,6 +160,9 @@ describe('its end', () => {
       'batch-ended',
     ])
     expect(codes(end(all(), { runId: 'z' }))).toEqual(['not-found'])
+    // Of another standard than it was begun of.
+    const other = { version: () => ({ recipeId: 'x', evaluation: evaluate(syrup) }) }
+    expect(codes(end(all(), { versionId: 'w' }, 2150, other))).toEqual(['not-found'])
   })
   it('after it nothing happens but its cooling; what was told before and comes late, did', () => {
     const done = run(all(), { made: { id: 'm', at: at(100) } })

@@ -95,3 +95,13 @@ it.each([
   [{ ...piece('microwave', 900), powerW: null }, 'equipment-power'],
   [{ ...piece('fridge', 900), capacityMl: NaN }, 'equipment-capacity'],
 ])('%j is no piece', (e, code) => expect(checkEquipment(e).map((x) => x.code)).toEqual([code]))
+
+it.each([
+  [{ capacityG: 5000, stepG: 1 }, []],
+  [{ capacityG: 500, stepG: 5 }, []],
+  [{ capacityG: 500, stepG: 10 }, ['scale-step']],
+  [{ capacityG: 500, stepG: 0 }, ['scale-step']],
+  [{ capacityG: 0, stepG: 1 }, ['scale-capacity']],
+])('a scale of %j tells a hundredth of it apart', (of, codes) =>
+  expect(checkEquipment({ kind: 'scale', powerW: null, capacityMl: null, ...of }).map((x) => x.code)).toEqual(codes),
+)

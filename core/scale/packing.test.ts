@@ -15,6 +15,7 @@ import {
   refillsOf,
   toHold,
   usableMl,
+  vesselFor,
   type Held,
   type StandVessel,
   type ToHold,
@@ -72,6 +73,11 @@ function best(drinks: ToHold[], vessels: StandVessel[]): number[] {
 }
 
 describe('a day in the vessels of a stand', () => {
+  it('one batch goes into the smallest that takes it with room to stir, and into none that does not', () => {
+    const vessels = [vessel('large', 30), vessel('middle', 12), vessel('small', 10)]
+    expect(vesselFor(drink('a', 10), vessels)?.id).toBe('middle')
+    expect(vesselFor(drink('a', 30), vessels)).toBeNull()
+  })
   it('each drink has the smallest that takes it with room to stir', async () => {
     const held = await pack(
       [drink('tea', 5), drink('lemonade', 13.8)],
