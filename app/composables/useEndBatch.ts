@@ -1,4 +1,5 @@
 import { asRecipe, handMinutes, outOfNoLot, unweighed, type EventBody } from '#core/batch'
+import { usesOf } from '#core/books'
 import { lastDayOf, useByOf } from '#core/preps'
 import type { RecipeDocument } from '#core/recipe'
 import { dayOf } from '#core/time'
@@ -7,6 +8,7 @@ import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { useMake, type RunView } from '~/stores/make'
 import { useOutbox } from '~/stores/outbox'
+import { usePreps } from '~/stores/preps'
 import { useSession } from '~/stores/session'
 import { refuseHere, uuid } from '~/utils/api'
 
@@ -25,6 +27,7 @@ export function useEndBatch(view: () => RunView) {
   const fruit = useFruit()
   const drinks = useDrinks()
   const outbox = useOutbox()
+  const preps = usePreps()
   const session = useSession()
 
   const asPlanned = computed(() => unweighed(view().run.planned, view().actual))
@@ -33,6 +36,14 @@ export function useEndBatch(view: () => RunView) {
     const took = new Set(run.events.flatMap((e) => (e.took ? [e.id] : [])))
     return outOfNoLot(actual, run.events, (id) => took.has(id))
   })
+  /** What nobody weighed comes out of lots all the same, as so much of it as the batch takes. */
+  const ofAsPlanned = (): { lotId: string; amount: number }[] => {
+    const own = new Map((view().pot?.bill.own ?? []).map((o) => [o.stream, o.mass.value]))
+    return usesOf(
+      asPlanned.value.map(({ take, key }) => ({ key, massG: own.get(take) ?? 0 })),
+      preps.usable,
+    )
+  }
   const keeps = (place: Place) => {
     const { pot } = view()
     return pot && useByOf(pot, place, { brix: pot.jug.brix.value })
@@ -58,7 +69,7 @@ export function useEndBatch(view: () => RunView) {
       out: told.out,
       seen: told.tempC === null ? null : { brix: null, tempC: told.tempC, ph: null, measured: [] },
       minutes: told.minutes,
-      uses: [],
+      uses: ofAsPlanned(),
       place: told.place,
       useBy: told.useBy,
       confirm,

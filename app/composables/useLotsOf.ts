@@ -1,5 +1,6 @@
-import { outOfLots, type LotAs } from '#core/batch'
-import { firstOut, gramsIn, type UsableLot } from '#core/books'
+import { outOfLots, type EventBody, type LotAs } from '#core/batch'
+import { firstOut, gramsIn, onHandIn, type UsableLot } from '#core/books'
+import type { Amount } from '#core/recipe'
 import { staysWithProduct } from '#core/safety'
 import { useFruit } from '~/stores/fruit'
 import { usePreps } from '~/stores/preps'
@@ -16,6 +17,15 @@ export function useLotsOf() {
       massG,
       of(key).map((l) => ({ id: l.id, onHand: gramsIn(l) ?? 0 })),
     )
+  /**
+   * The same of an amount, in its own unit.
+   * @param gPerUnit g that one of that unit weighs @param lots in their order
+   */
+  const inUnit = ({ value, unit }: Amount, gPerUnit: number | null, lots: readonly UsableLot[]) =>
+    outOfLots(
+      value,
+      lots.map((l) => ({ id: l.id, onHand: onHandIn(l, unit, gPerUnit) })),
+    )
   /** What a lot is, where it was read or made otherwise than its sheet says; nothing where it is as that says. */
   function isAs(lotId: string | null): { as?: LotAs } {
     const lot = lotId ? fruit.lots.find((l) => l.id === lotId) : undefined
@@ -29,7 +39,20 @@ export function useLotsOf() {
     const { brix, ta, cautions, contents } = batch.made
     return { as: { brix, ta, cautions: cautions.filter(staysWithProduct), contents } }
   }
-  return { of, outOf, isAs }
+  /**
+   * So much of a take is in, a part out of each lot.
+   * @param isOpen more of it is still to come
+   */
+  const weighed = (take: string, unit: Amount['unit'], from: ReturnType<typeof inUnit>, isOpen = false): EventBody[] =>
+    from.map(({ lotId, amount: value }, i): EventBody => ({
+      kind: 'weighed',
+      take,
+      amount: { value, unit },
+      lotId,
+      ...isAs(lotId),
+      ...(isOpen || i < from.length - 1 ? { more: true as const } : {}),
+    }))
+  return { of, outOf, inUnit, isAs, weighed }
 }
 const read = (brix: number | null | undefined, ta: number | null | undefined): { as?: LotAs } =>
   brix == null && ta == null ? {} : { as: { ...(brix == null ? {} : { brix }), ...(ta == null ? {} : { ta }) } }

@@ -1,7 +1,6 @@
-import { outOfLots, takesOn, type Weigh } from '#core/batch'
-import { isMassUnit, toGrams } from '#core/units'
+import { gPerUnitOf, takesOn, type Weigh } from '#core/batch'
 import { itemKey } from '#core/recipe'
-import { onHandIn, type UsableLot } from '#core/books'
+import type { UsableLot } from '#core/books'
 import type { RunView } from '~/stores/make'
 
 /** Something that is weighed in: out of which lots, in which takes, and what it comes to in grams. */
@@ -10,18 +9,7 @@ export function useWeighing(view: () => RunView | null, weigh: () => Weigh) {
   const scales = useScales()
   const key = computed(() => itemKey(weigh().item))
   /** g that one unit of what is wanted weighs; null where that cannot be worked out */
-  const gPerUnit = computed((): number | null => {
-    const { wanted, take } = weigh()
-    if (isMassUnit(wanted.unit)) return toGrams(1, wanted.unit)
-    const of = view()
-    for (const e of [of?.planned, of?.evaluation]) {
-      const step = e?.document.steps.find((s) => s.out === take)
-      const own = e?.bill.own.find((o) => o.stream === take)
-      if (own && step?.op === 'take' && step.amount.value > 0 && itemKey(step.item) === key.value)
-        return own.mass.value / step.amount.value
-    }
-    return null
-  })
+  const gPerUnit = computed(() => gPerUnitOf(weigh(), [view()?.planned ?? null, view()?.evaluation ?? null]))
   const lots = computed((): UsableLot[] => lotsOf.of(key.value))
   /** the one that somebody touched; else the first to expire */
   const chosen = ref<string | null>(null)
@@ -30,12 +18,9 @@ export function useWeighing(view: () => RunView | null, weigh: () => Weigh) {
     return first ? [first, ...lots.value.filter((l) => l !== first)] : lots.value
   })
   /** Where so much comes from. */
-  const outOf = (amount: number): ReturnType<typeof outOfLots> =>
-    outOfLots(
-      amount,
-      ordered.value.map((l) => ({ id: l.id, onHand: onHandIn(l, weigh().wanted.unit, gPerUnit.value) })),
-    )
+  const outOf = (amount: number): ReturnType<typeof lotsOf.inUnit> =>
+    lotsOf.inUnit({ value: amount, unit: weigh().wanted.unit }, gPerUnit.value, ordered.value)
   const restG = computed(() => (gPerUnit.value === null ? null : weigh().rest * gPerUnit.value))
   const takes = computed(() => (restG.value ? takesOn(restG.value, scales.value) : null))
-  return { key, gPerUnit, lots, ordered, chosen, outOf, isAs: lotsOf.isAs, restG, takes }
+  return { key, gPerUnit, lots, ordered, chosen, outOf, isAs: lotsOf.isAs, weighed: lotsOf.weighed, restG, takes }
 }

@@ -1,3 +1,22 @@
+import { itemKey, type Evaluation } from '../recipe'
+import { isMassUnit, toGrams } from '../units'
+import type { Weigh } from './run'
+
+/**
+ * g that one unit of what is wanted weighs; null where that cannot be worked out.
+ * @param evaluations in which it may be found, as it was planned and as it is
+ */
+export function gPerUnitOf({ wanted, take, item }: Weigh, evaluations: readonly (Evaluation | null)[]): number | null {
+  if (isMassUnit(wanted.unit)) return toGrams(1, wanted.unit)
+  for (const e of evaluations) {
+    const step = e?.document.steps.find((s) => s.out === take)
+    const own = e?.bill.own.find((o) => o.stream === take)
+    if (own && step?.op === 'take' && step.amount.value > 0 && itemKey(step.item) === itemKey(item))
+      return own.mass.value / step.amount.value
+  }
+  return null
+}
+
 /** A weight this near to what is wanted is all of it: a share of it. Common practice, no source. */
 const NEARLY = 0.02
 export const isAllOf = (value: number, wanted: number): boolean => value >= wanted * (1 - NEARLY)

@@ -27,7 +27,10 @@ export interface Make {
   seen?: Partial<SeenMade> | null
   minutes?: number | null
   hands?: number | null
-  /** what was taken out of which lots, in the unit of each; the rest is in no lot */
+  /**
+   * what was taken out of which lots, in the unit of each; the rest is in no lot. Of a batch that ends, what nobody
+   * weighed and went in as planned
+   */
   uses?: { lotId: string; amount: number }[]
   place: Place
   useBy?: string | null
@@ -36,7 +39,7 @@ export interface Make {
   /** by-products that were kept, by the stream that left them: a lot each */
   kept?: { stream: string; g: number; kept: Kept }[]
   at?: string | null
-  /** the batch that it ends: what it took was weighed out of its lots before, and is not told again */
+  /** the batch that it ends: what was weighed left its lots then, and is not told again */
   runId?: string | null
   /** the making that this one corrects */
   replaces?: string | null
@@ -72,8 +75,9 @@ export const make: Book<Make> = {
     if (ended && 'limits' in ended) return ended
     // What a batch was made of is as it happened; what was told at once is as the standard says.
     const evaluation = ended?.evaluation ?? version.evaluation
-    const taken = ended?.taken ?? lotsUsed(told, after(state, undone))
-    if ('limits' in taken) return refused(...taken.limits)
+    const own = ended ? asPlanned(told, state) : lotsUsed(told, after(state, undone))
+    if ('limits' in own) return refused(...own.limits)
+    const taken = ended ? together([...ended.taken, ...own]) : own
     const gPerMl = gPerMlOfPrep(evaluation)
     const { value, unit } = told.out
     const outG = unit === 'g' ? value : value * gPerMl
@@ -144,7 +148,7 @@ export const make: Book<Make> = {
       lots: [lot, ...beside],
       batches: [batch],
       movements: [
-        ...(ended ? [] : uses.map((u) => movement(told.id, u.lotId, -u.amount, 'make-out'))),
+        ...own.map(({ lot: l, amount }) => movement(told.id, l.id, -amount, 'make-out')),
         ...[lot, ...beside].map((l) => movement(told.id, l.id, l.amount, 'make-in')),
       ],
     })
@@ -178,6 +182,21 @@ function endOf(
   }
 }
 
+/** What nobody weighed, out of lots of the stand: what they have of it; nothing is refused for what they have not. */
+const asPlanned = ({ uses = [], standId }: Make, state: State): TakenOf[] =>
+  uses.flatMap(({ lotId, amount: asked }): TakenOf[] => {
+    const lot = state.lot(lotId)
+    if (!lot || lot.voided || lot.standId !== standId) return []
+    const amount = Math.min(settledTake(asked, lot.onHand), lot.onHand)
+    return amount > 0 ? [{ lot, amount }] : []
+  })
+/** All of a lot in one. */
+function together(taken: readonly TakenOf[]): TakenOf[] {
+  const all = new Map<string, TakenOf>()
+  for (const t of taken)
+    all.set(t.lot.id, { lot: t.lot, amount: roundAmount((all.get(t.lot.id)?.amount ?? 0) + t.amount) })
+  return [...all.values()]
+}
 /** The lots that were used, each with enough in it, all of the stand. */
 function lotsUsed({ uses = [], standId }: Make, state: State): TakenOf[] | { limits: Finding[] } {
   const out: TakenOf[] = []

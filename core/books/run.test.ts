@@ -152,6 +152,19 @@ describe('its end', () => {
     const short = [told(weighed(1000), { lotId: 'bag', amount: 400 }), ...all().slice(1)]
     expect(end(short, {}, 2000).batches[0]).toMatchObject({ cost: expect.closeTo(0.48 + 1.2, 2) })
   })
+  it('what nobody weighed and went in as planned leaves its lots at the end, as far as they have it', () => {
+    const events = [told({ kind: 'done', step: syrup.output })]
+    const of = (amount: number) => end(events, { uses: [{ lotId: 'bag', amount }] }, 1900)
+    expect(of(1000).movements.map((m) => [m.lotId, m.amount])).toContainEqual(['bag', -1000])
+    expect(of(1000).batches[0]).toMatchObject({ uses: [{ lotId: 'bag', amount: 1000 }], cost: 1.2 })
+    expect(of(5000).movements[0]).toMatchObject({ amount: -2000 })
+    // Weighed in part out of the same lot: one use of it.
+    const both = [told(weighed(600), { lotId: 'bag', amount: 600 }), ...events]
+    expect(end(both, { uses: [{ lotId: 'bag', amount: 400 }] }, 1500).batches[0]!.uses).toEqual([
+      { lotId: 'bag', itemKey: 'white-sugar', amount: 1000 },
+    ])
+    expect(end(events, { uses: [{ lotId: 'gone', amount: 5 }] }, 1900)).toMatchObject({ limits: [], movements: [{}] })
+  })
   it('is refused where more came out than went in, nothing is in it, or it has ended', () => {
     const codes = (b: ReturnType<typeof end>) => b.limits.map((l) => l.code)
     expect(codes(end(all(), {}, 2400))).toEqual(['made-more-than-went-in'])

@@ -47,13 +47,23 @@ export function usesFor(
   times: number,
   lots: readonly UsableLot[],
 ): { lotId: string; amount: number }[] {
+  return usesOf(
+    standard.bill.own.map(({ item, mass }) => ({ key: itemKey(item), massG: mass.value * times })),
+    lots,
+  )
+}
+
+/** The same of so many g of things, each by its key. */
+export function usesOf(
+  things: readonly { key: string; massG: number }[],
+  lots: readonly UsableLot[],
+): { lotId: string; amount: number }[] {
   const left = new Map(lots.map((l) => [l.id, l.onHand]))
   const out = new Map<string, number>()
   const inOrder = [...lots].sort(firstOut)
-  for (const { item, mass } of standard.bill.own) {
-    const key = itemKey(item)
+  for (const { key, massG } of things) {
     if (key === TAP) continue
-    let neededG = mass.value * times
+    let neededG = massG
     for (const lot of inOrder) {
       if (lot.item !== key || lot.unit === 'pieces' || neededG <= LEAST_G) continue
       const gPer = lot.unit === 'mL' ? lot.gPerMl : 1

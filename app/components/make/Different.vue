@@ -82,13 +82,7 @@ const swapped = (item: ItemRef, massG: number): EventBody[] => {
   const amountOf = (value: number) => ({ value, unit: 'g' as const })
   return [
     { kind: 'swapped', take, item, amount: amountOf(first!.amount), lotId: first!.lotId, ...lots.isAs(first!.lotId) },
-    ...more.map((m): EventBody => ({
-      kind: 'weighed',
-      take,
-      amount: amountOf(m.amount),
-      lotId: m.lotId,
-      ...lots.isAs(m.lotId),
-    })),
+    ...lots.weighed(take, 'g', more),
   ]
 }
 async function take(s: Swap): Promise<void> {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { isAllOf, shareThere, type EventBody, type Job, type Weigh } from '#core/batch'
+import { isAllOf, shareThere, type Job, type Weigh } from '#core/batch'
 import { isAllergen } from '#core/safety'
 import { TAP } from '#core/substances'
 import { isMassUnit } from '#core/units'
@@ -47,16 +47,8 @@ const toGoG = computed(() => {
 /** So much is in. @param value in the unit of what is wanted */
 async function take(value: number): Promise<void> {
   const { take: out, rest } = props.weigh
-  const isAll = isAllOf(value, rest)
-  const from = of.outOf(value)
-  const events = from.map(({ lotId, amount: v }, i): EventBody => ({
-    kind: 'weighed',
-    take: out,
-    amount: { value: v, unit: unit.value },
-    lotId,
-    ...of.isAs(lotId),
-    ...(i < from.length - 1 || (first.value > 1 && !isAll) ? { more: true as const } : {}),
-  }))
+  const isOpen = first.value > 1 && !isAllOf(value, rest)
+  const events = of.weighed(out, unit.value, of.outOf(value), isOpen)
   if (await props.hand.tell(events)) {
     text.amount = ''
     isTyping.value = false

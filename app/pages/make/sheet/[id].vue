@@ -2,7 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { CATALOGUE, type StepKind } from '#core/process'
 import { itemKey } from '#core/recipe'
-import type { EventBody, Job, Weigh } from '#core/batch'
+import { gPerUnitOf, type EventBody, type Job, type Weigh } from '#core/batch'
 import { useAmounts } from '~/forms/useAmounts'
 import { useMake } from '~/stores/make'
 
@@ -15,6 +15,7 @@ const id = String(useRoute().params.id)
 const make = useMake()
 const hand = useBatch(id)
 const { stepName } = useRunWords()
+const lots = useLotsOf()
 const view = computed(() => make.byId.get(id) ?? null)
 /** As it was when the page was opened: what is typed does not move under the hand. */
 const jobs = shallowRef<Job[]>([])
@@ -30,14 +31,18 @@ const minutesOf = (j: Job): number => {
   return of ? Math.round(of.handMin + of.waitMin) : 0
 }
 const unreadable = computed(() => Object.entries(texts).filter(([k, v]) => v.trim() && numbers[k] === null))
+/** So much was weighed, out of the lots that are used up first. */
+function weighed(w: Weigh, value: number): EventBody[] {
+  const { unit } = w.wanted
+  const gPerUnit = gPerUnitOf(w, [view.value?.planned ?? null, view.value?.evaluation ?? null])
+  return lots.weighed(w.take, unit, lots.inUnit({ value, unit }, gPerUnit, lots.of(itemKey(w.item))))
+}
 /** What was written down is told in the order of the sheet; what was left empty went as it was planned. */
 async function putDown(): Promise<void> {
   const events = open.value.flatMap((j): EventBody[] => [
     ...toWeigh(j).flatMap((w): EventBody[] => {
       const value = numbers[w.take]
-      return value === null || value === undefined
-        ? []
-        : [{ kind: 'weighed', take: w.take, amount: { value, unit: w.wanted.unit }, lotId: null }]
+      return value === null || value === undefined ? [] : weighed(w, value)
     }),
     { kind: 'done', step: j.step },
   ])
