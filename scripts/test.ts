@@ -175,7 +175,7 @@ async function e2e(): Promise<void> {
     await installation('demo', true, { OLVEX_BENCH: bench.address }),
   ]
   // Batches move lots and sign standards: on a demo of their own.
-  const morning = await installation('morning', true)
+  const morning = await installation('morning', true, { OLVEX_BENCH: bench.address })
   const empty = await installation('empty', false)
   const control = await controls(own, empty)
   const env = {

@@ -1,23 +1,4 @@
-import { connect } from 'node:net'
-import { answered, asOwner, chooseFruit, expect, input, test } from './steps'
-
-/** Tells the simulated bench what to show. */
-function bench(...commands: string[]): Promise<void> {
-  const [host, port] = process.env.OLVEX_E2E_BENCH!.split(':')
-  return new Promise((done, failed) => {
-    let answers = 0
-    const socket = connect(Number(port), host!)
-      .on('error', failed)
-      .on('data', (d) => {
-        answers += (String(d).match(/^(ok|\?.*)$/gm) ?? []).length
-        if (answers >= commands.length) {
-          socket.destroy()
-          done()
-        }
-      })
-    socket.write(commands.map((c) => `${c}\n`).join(''))
-  })
-}
+import { answered, asOwner, bench, chooseFruit, expect, input, test } from './steps'
 
 test('R and a touch put the steady reading into the field; what cannot be taken is said', async ({ page }) => {
   await bench('put scale 3275', 'put probe 12.4', 'put refractometer 7.9')

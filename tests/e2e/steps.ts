@@ -1,3 +1,4 @@
+import { connect } from 'node:net'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** Every page of every test: no script error, and nothing the content policy had to stop. */
@@ -130,4 +131,22 @@ export async function record(page: Page, ml: string): Promise<void> {
   await page.locator('[data-test=record]').click()
   await input(page, 'made-out').fill(ml)
   await answered(page, '/batches', () => page.locator('[data-test=save-making]').click())
+}
+
+/** Tells the simulated bench what to show. */
+export function bench(...commands: string[]): Promise<void> {
+  const [host, port] = process.env.OLVEX_E2E_BENCH!.split(':')
+  return new Promise((done, failed) => {
+    let answers = 0
+    const socket = connect(Number(port), host!)
+      .on('error', failed)
+      .on('data', (d) => {
+        answers += (String(d).match(/^(ok|\?.*)$/gm) ?? []).length
+        if (answers >= commands.length) {
+          socket.destroy()
+          done()
+        }
+      })
+    socket.write(commands.map((c) => `${c}\n`).join(''))
+  })
 }

@@ -64,8 +64,10 @@ const closing = useSubmit(async () => {
 async function throwAway(): Promise<void> {
   if (reason.value.trim()) await closing.submit()
 }
+/** Enter is what is being done: a reason that is typed throws it away, and nothing of it stands on the shelf. */
+const submit = (): Promise<void> => (isThrowing.value ? throwAway() : isUnplanned.value ? toDraft() : save())
 async function toDraft(): Promise<void> {
-  if ((await closing.submit()) && draftId.value) await navigateTo(`/drinks/${draftId.value}`)
+  if (view.value.pot && (await closing.submit()) && draftId.value) await navigateTo(`/drinks/${draftId.value}`)
 }
 const others = computed(() =>
   Object.entries(form.fields.value)
@@ -76,7 +78,7 @@ const keeps = computed(() => ending.keeps(place.value))
 </script>
 
 <template>
-  <form class="sheet stack" novalidate data-test="end-form" @submit.prevent="isUnplanned ? toDraft() : save()">
+  <form class="sheet stack" novalidate data-test="end-form" @submit.prevent="submit">
     <div class="spread">
       <h2>{{ t(early ? 'make.endEarly' : 'make.end') }}</h2>
       <v-btn v-if="early || isUnplanned" height="72" @click="emit('close')">{{ t('make.back') }}</v-btn>
@@ -103,14 +105,14 @@ const keeps = computed(() => ending.keeps(place.value))
         {{ t('make.inNoBook', { list: ending.inNoBook.value.map(name).join(', ') }) }}
       </p>
     </section>
-    <template v-if="isUnplanned">
+    <template v-if="isUnplanned && view.pot">
       <v-text-field v-model="title" :label="t('make.name')" maxlength="80" data-test="draft-name" />
       <p class="small quiet">{{ t(session.mayPlan ? 'make.draftWhy' : 'make.draftCrew') }}</p>
       <v-btn type="submit" color="primary" height="84" :loading="closing.busy.value" data-test="to-draft">{{
         t('make.toDraft')
       }}</v-btn>
     </template>
-    <template v-else>
+    <template v-else-if="!isUnplanned">
       <div class="two">
         <FieldAmountField
           v-bind="bind('out')"

@@ -102,8 +102,8 @@ async function add(): Promise<void> {
         <span class="num">{{ amount(e.amount.value, 'g', 0) }}</span> {{ name(itemKey(e.item)) }}
       </li>
     </ol>
-    <v-btn v-if="inIt.length" height="72" data-test="unplanned-end" @click="emit('end')">{{
-      t('make.thatIsAll')
+    <v-btn height="72" data-test="unplanned-end" @click="emit('end')">{{
+      t(inIt.length ? 'make.thatIsAll' : 'make.endNow')
     }}</v-btn>
   </form>
 </template>

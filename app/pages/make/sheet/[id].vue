@@ -26,6 +26,8 @@ const { number, text, bind } = useAmounts(['litres', 'temp'])
 const at = ref<string | null>(null)
 const open = computed(() => jobs.value.filter((j) => j.state !== 'done'))
 const toWeigh = (j: Job): Weigh[] => j.weighs.filter((w) => !w.isDone && !w.fills)
+/** Of what is begun to be weighed, the rest. */
+const toCome = (w: Weigh): number => (w.isDone ? w.wanted.value : w.rest)
 const minutesOf = (j: Job): number => {
   const of = view.value?.evaluation?.timeline.find((s) => s.out === j.step)
   return of ? Math.round(of.handMin + of.waitMin) : 0
@@ -42,7 +44,9 @@ async function putDown(): Promise<void> {
   const events = open.value.flatMap((j): EventBody[] => [
     ...toWeigh(j).flatMap((w): EventBody[] => {
       const value = numbers[w.take]
-      return value === null || value === undefined ? [] : weighed(w, value)
+      if (value !== null && value !== undefined) return weighed(w, value)
+      // Of what was begun to be weighed, the rest went in too.
+      return w.weighed === null ? [] : weighed(w, w.rest)
     }),
     { kind: 'done', step: j.step },
   ])
@@ -85,7 +89,7 @@ const print = (): void => window.print()
           <template v-for="j in jobs" :key="j.step">
             <tr v-for="w in j.weighs" :key="w.take" :data-test="`paper-${w.take}`">
               <td>{{ name(itemKey(w.item)) }}</td>
-              <td class="r num">{{ w.fills ? '' : amount(w.wanted.value, w.wanted.unit, 0) }}</td>
+              <td class="r num">{{ w.fills ? '' : amount(toCome(w), w.wanted.unit, 0) }}</td>
               <td class="box">
                 <FieldAmountField
                   v-if="!w.isDone && !w.fills"
@@ -93,7 +97,7 @@ const print = (): void => window.print()
                   class="no-print"
                   :label="name(itemKey(w.item))"
                   :unit="w.wanted.unit"
-                  :placeholder="typed(w.wanted.value, w.wanted.unit, 0)"
+                  :placeholder="typed(toCome(w), w.wanted.unit, 0)"
                   dense
                   :test="`paper-field-${w.take}`"
                   @number="numbers[w.take] = $event"
