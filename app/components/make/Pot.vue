@@ -120,7 +120,7 @@ async function spilled(): Promise<void> {
           </thead>
           <tbody>
             <tr v-for="r in rows" :key="r.key" :data-test="`pot-${r.key}`">
-              <td>{{ t(r.key === 'volume' ? 'make.litres' : `target.${r.key}`) }}</td>
+              <td>{{ t(r.key === 'volume' ? 'make.volume' : `target.${r.key}`) }}</td>
               <td class="r">
                 <FigureButton v-if="r.sheet" :figure="r.sheet" :digits="r.digits" :label="t('make.point.sheet')" />
               </td>

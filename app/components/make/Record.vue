@@ -100,7 +100,7 @@ const form = useSubmit(async () => {
             <td class="r num">{{ r.isG === null ? '' : amount(r.isG, 'g', r.isG < 10 ? 1 : 0) }}</td>
           </tr>
           <tr v-for="f in figures" :key="f.key" :data-test="`figure-${f.key}`">
-            <td>{{ t(f.key === 'volume' ? 'make.litres' : `target.${f.key}`) }}</td>
+            <td>{{ t(f.key === 'volume' ? 'make.volume' : `target.${f.key}`) }}</td>
             <td class="r">
               <FigureButton v-if="f.planned" :figure="f.planned" :digits="f.digits" :label="t('make.planned')" />
             </td>

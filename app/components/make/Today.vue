@@ -70,7 +70,7 @@ async function take(): Promise<void> {
         </tbody>
       </table>
       <v-btn color="primary" height="84" :disabled="hand.busy.value" data-test="juice-take" @click="take">{{
-        t('make.today-s.take')
+        t(today.amended.value.length ? 'make.today-s.take' : 'make.putDown')
       }}</v-btn>
     </template>
   </form>

@@ -109,6 +109,7 @@ export const make = {
     where: 'Where the pot sits against its sheet',
     point: { sheet: 'Sheet', now: 'Now', then: 'Then' },
     litres: 'Litres',
+    volume: 'Volume',
     read: 'What it reads',
     right: 'Bring it right',
     tastes: 'How it tastes',

@@ -109,6 +109,7 @@ export const make = {
     where: 'Dónde está la olla frente a su ficha',
     point: { sheet: 'Ficha', now: 'Ahora', then: 'Después' },
     litres: 'Litros',
+    volume: 'Volumen',
     read: 'Lo que marca',
     right: 'Dejarla bien',
     tastes: 'A qué sabe',
