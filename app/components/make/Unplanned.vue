@@ -35,6 +35,8 @@ const grams = computed(() => {
 const said = computed(() =>
   way.value === 'before' && grams.value !== null && grams.value <= 0 ? t('make.afterMore') : '',
 )
+/** What went in last; all of it is in what happened. */
+const SHOWN = 12
 const inIt = computed(() =>
   standing(props.hand.view.value?.run.events ?? []).flatMap((e) => (e.kind === 'added' ? [e] : [])),
 )
@@ -97,8 +99,9 @@ async function add(): Promise<void> {
       data-test="unplanned-add"
       >{{ t('make.isIn') }}</v-btn
     >
-    <ol v-if="inIt.length" class="in-it">
-      <li v-for="e in inIt" :key="e.id">
+    <p v-if="inIt.length > SHOWN" class="small quiet">{{ t('make.beforeThat', { n: inIt.length - SHOWN }) }}</p>
+    <ol v-if="inIt.length" class="in-it" :start="Math.max(0, inIt.length - SHOWN) + 1">
+      <li v-for="e in inIt.slice(-SHOWN)" :key="e.id">
         <span class="num">{{ amount(e.amount.value, 'g', 0) }}</span> {{ name(itemKey(e.item)) }}
       </li>
     </ol>

@@ -26,19 +26,18 @@ const layers = computed(() => {
   if (!pot || !(all > 0)) return []
   // Sugar contracts in water: together the layers are as high as the mix.
   const scale = pot.jug.volume.value / all
+  // What went in of the same thing again and again is one layer.
+  const of = new Map<string, number>()
+  for (const l of [...pot.layers].sort((a, b) => Number(a.fillsUp) - Number(b.fillsUp))) {
+    const key = l.item ? l.key : mainOf(pot.document, l.stream)
+    of.set(key, (of.get(key) ?? 0) + l.volume.value * scale)
+  }
   let ml = 0
-  return [...pot.layers]
-    .sort((a, b) => Number(a.fillsUp) - Number(b.fillsUp))
-    .map((l) => {
-      const from = ml
-      ml += l.volume.value * scale
-      return {
-        key: l.stream,
-        y: y(ml),
-        h: y(from) - y(ml),
-        fill: fillOf(l.item ? l.key : mainOf(pot.document, l.stream)),
-      }
-    })
+  return [...of].map(([key, volumeMl]) => {
+    const from = ml
+    ml += volumeMl
+    return { key, y: y(ml), h: y(from) - y(ml), fill: fillOf(key) }
+  })
 })
 </script>
 

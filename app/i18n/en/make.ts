@@ -103,6 +103,7 @@ export const make = {
     before: 'Before',
     after: 'After',
     afterMore: 'After it weighs as much as before, or more. Look at both once more.',
+    beforeThat: '{n} more went in before.',
     thatIsAll: 'That is all',
 
     potNotYet: 'There is nothing to read yet: once a step is done, the pot is read here.',

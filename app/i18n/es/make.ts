@@ -103,6 +103,7 @@ export const make = {
     before: 'Antes',
     after: 'Después',
     afterMore: 'Después pesa lo mismo que antes, o más. Mira los dos otra vez.',
+    beforeThat: 'Antes entraron {n} más.',
     thatIsAll: 'Eso es todo',
 
     potNotYet: 'Aún no hay nada que leer: cuando un paso esté hecho, aquí se lee la olla.',
