@@ -48,7 +48,10 @@ export function benchBatch(): Row[] {
   })
 }
 
-/** Takes what is asked for, one thing a second, until the end is asked for; ms from the touch to the next thing painted, each. */
+/**
+ * Takes what is asked for, one thing a second, until the end is asked for.
+ * @returns ms from each touch to the next thing painted
+ */
 async function touches(page: Page): Promise<number[]> {
   return page.evaluate(async () => {
     const took: number[] = []

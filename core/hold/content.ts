@@ -1,0 +1,178 @@
+import { heatedThrough, iceVolumeMl } from './ice'
+import { mixed, observed, ProcessLimit, scaled, taOf, brixOf, volumeMl, type Stream } from '../process'
+import { minutesBetween, type Instant } from '../time'
+import { inOrder, type HoldEvent, type HoldEventOf } from './event'
+
+// What is in a vessel in service: a fold of its events, with the ice in it melting between them.
+
+export interface HoldPlace {
+  /** mL to the brim */
+  capacityMl: number
+  /** W for each K between the room and a full vessel; less of it where the vessel is less full */
+  wPerK: number
+  roomC: number
+}
+export interface HoldContext extends HoldPlace {
+  /** one g or more of what a fill is of, at any temperature. @throws ProcessLimit where nobody knows it */
+  drinkOf: (fill: HoldEventOf<'filled'>) => Stream
+}
+
+/** A vessel at one moment. */
+export interface HoldContent {
+  at: Instant
+  /** without the ice that floats in it; null where it is empty */
+  drink: Stream | null
+  iceG: number
+  /** fills that are in it, with the g of each that were poured in: what is topped up is as old as its oldest part */
+  fills: readonly HoldEventOf<'filled'>[]
+  pouredCups: number
+  pouredMl: number
+  spilledMl: number
+  /** g of ice that were put in */
+  icedG: number
+  /** mL that are gone, by a level that was told, beyond what was poured and spilled; below 0 where there is more */
+  unexplainedMl: number
+  /** what cannot be of this vessel at that moment, and changed nothing */
+  odd: { event: HoldEvent; code: string }[]
+}
+
+/** mL of drink in it, without ice. */
+export const drinkMlOf = ({ drink }: Pick<HoldContent, 'drink'>): number => (drink ? volumeMl(drink) : 0)
+/** mL that it stands at: floating ice pushes up its own mass. */
+export const levelMlOf = (content: Pick<HoldContent, 'drink' | 'iceG'>): number =>
+  drinkMlOf(content) + iceVolumeMl(content.drink, content.iceG)
+
+/** What a guest gets who is poured to now. */
+export interface Strength {
+  /** °Bx as a refractometer reads it */
+  brix: number
+  /** g per 100 mL, as citric acid */
+  ta: number
+  tempC: number
+}
+export const strengthOf = ({ drink }: Pick<HoldContent, 'drink'>): Strength | null =>
+  drink && { brix: brixOf(drink), ta: taOf(drink), tempC: drink.tempC }
+
+/** Beneath so many mL a vessel is empty: what clings to it. */
+const EMPTY_ML = 1
+
+export const emptyHold = (at: Instant): HoldContent => ({
+  at,
+  drink: null,
+  iceG: 0,
+  fills: [],
+  pouredCups: 0,
+  pouredMl: 0,
+  spilledMl: 0,
+  icedG: 0,
+  unexplainedMl: 0,
+  odd: [],
+})
+
+/**
+ * The vessel some time later, with nothing told meanwhile: the room warms what is in it, by the share of the vessel
+ * that is full, and melts its ice.
+ */
+export function later(content: HoldContent, at: Instant, place: HoldPlace): HoldContent {
+  const minutes = minutesBetween(content.at, at)
+  if (!(minutes > 0)) return content
+  if (!content.drink) return { ...content, at }
+  const wPerK = place.wPerK * Math.min(1, levelMlOf(content) / place.capacityMl)
+  const { drink, iceG } = heatedThrough(content.drink, content.iceG, { minutes, roomC: place.roomC, wPerK })
+  return { ...content, at, drink, iceG }
+}
+
+/** Takes mL of drink out; its ice stays. */
+function without(content: HoldContent, outMl: number): HoldContent {
+  const { drink } = content
+  const thereMl = drinkMlOf(content)
+  if (!drink || outMl > thereMl + EMPTY_ML) throw new ProcessLimit('more-than-in-it', { volumeMl: outMl, thereMl })
+  const leftMl = thereMl - outMl
+  if (leftMl > EMPTY_ML) return { ...content, drink: scaled(drink, leftMl / thereMl) }
+  return content.iceG > 0 ? { ...content, drink: scaled(drink, EMPTY_ML / thereMl) } : { ...content, drink: null }
+}
+
+function filled(content: HoldContent, e: HoldEventOf<'filled'>, ctx: HoldContext): HoldContent {
+  if (!(e.volumeMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: e.volumeMl })
+  const one = { ...ctx.drinkOf(e), tempC: e.tempC }
+  const part = scaled(one, e.volumeMl / volumeMl(one))
+  if (levelMlOf(content) + e.volumeMl > ctx.capacityMl)
+    throw new ProcessLimit('more-than-vessel', { volumeMl: levelMlOf(content) + e.volumeMl, roomMl: ctx.capacityMl })
+  const fills = [...(content.drink ? content.fills : []), e]
+  return { ...content, ...together(content.drink ? mixed([content.drink, part]) : part, content.iceG), fills }
+}
+function iced(content: HoldContent, e: HoldEventOf<'iced'>): HoldContent {
+  if (!content.drink) throw new ProcessLimit('ice-in-empty', {})
+  if (!(e.massG > 0) || e.tempC > 0) throw new ProcessLimit('ice-negative', { value: e.massG })
+  return { ...content, ...together(content.drink, content.iceG + e.massG, e.tempC), icedG: content.icedG + e.massG }
+}
+/** Drink and ice come to rest with each other at once. */
+const together = (drink: Stream, iceG: number, iceTempC = Math.min(0, drink.tempC)) =>
+  heatedThrough(drink, iceG, { minutes: 0, roomC: drink.tempC, wPerK: 0 }, iceTempC)
+
+/** What is gone, or too much, for it to stand where somebody says that it does. */
+function levelled(content: HoldContent, e: HoldEventOf<'level'>): HoldContent {
+  const isMl = levelMlOf(content)
+  if (!content.drink || e.volumeMl < 0) throw new ProcessLimit('level-of-empty', { volumeMl: e.volumeMl })
+  const goneMl = Math.min(isMl - e.volumeMl, drinkMlOf(content))
+  return { ...without(content, goneMl), unexplainedMl: content.unexplainedMl + goneMl }
+}
+function read(content: HoldContent, { brix, ta, tempC }: HoldEventOf<'read'>): HoldContent {
+  if (!content.drink) throw new ProcessLimit('reading-of-empty', {})
+  const drink = observed(content.drink, {
+    ...(brix === undefined ? {} : { brix }),
+    ...(ta === undefined ? {} : { ta }),
+  })
+  return { ...content, drink: tempC === undefined ? drink : { ...drink, tempC } }
+}
+
+function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent {
+  switch (e.kind) {
+    case 'filled':
+      return filled(content, e, ctx)
+    case 'iced':
+      return iced(content, e)
+    case 'poured': {
+      const outMl = e.cups * e.drinkMl
+      if (!(outMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: outMl })
+      const { pouredCups, pouredMl } = content
+      return { ...without(content, outMl), pouredCups: pouredCups + e.cups, pouredMl: pouredMl + outMl }
+    }
+    case 'level':
+      return levelled(content, e)
+    case 'read':
+      return read(content, e)
+    case 'spilled':
+      return { ...without(content, e.volumeMl), spilledMl: content.spilledMl + e.volumeMl }
+    case 'emptied':
+      return {
+        ...content,
+        drink: null,
+        iceG: 0,
+        fills: [],
+        unexplainedMl: content.unexplainedMl + drinkMlOf(content) - e.leftMl,
+      }
+    case 'stirred':
+    case 'void':
+      return content
+  }
+}
+
+/**
+ * What is in a vessel at a moment. What is told that cannot be of it then changes nothing, and is named.
+ * @param events of one vessel, in any order; those after the moment are left out
+ */
+export function contentOf(events: readonly HoldEvent[], at: Instant, ctx: HoldContext): HoldContent {
+  let content: HoldContent | null = null
+  for (const e of inOrder(events)) {
+    if (Date.parse(e.at) > Date.parse(at)) break
+    const before: HoldContent = later(content ?? emptyHold(e.at), e.at, ctx)
+    try {
+      content = told(before, e, ctx)
+    } catch (error) {
+      if (!(error instanceof ProcessLimit)) throw error
+      content = { ...before, odd: [...before.odd, { event: e, code: error.code }] }
+    }
+  }
+  return content ? later(content, at, ctx) : emptyHold(at)
+}

@@ -1,0 +1,60 @@
+import type { Instant } from '../time'
+
+// What happens to a vessel in service: a dispenser, a pitcher, a bottle. Events are only ever added; their order is by
+// the time that was told, ties by id.
+
+interface Told {
+  id: string
+  at: Instant
+  by: string
+}
+/** What becomes of what is left when a vessel is emptied. */
+export const LEFT_AS = ['kept', 'frozen', 'syrup', 'thrown'] as const
+export type LeftAs = (typeof LEFT_AS)[number]
+
+export type HoldEvent = Told &
+  (
+    | {
+        kind: 'filled'
+        /** out of which lot; null where it is of none */
+        lotId: string | null
+        volumeMl: number
+        tempC: number
+      }
+    | { kind: 'iced'; massG: number; tempC: number }
+    /** cups out of it, of so many mL of drink each; ice that goes along is scooped elsewhere */
+    | { kind: 'poured'; cups: number; drinkMl: number; saleId?: string }
+    /** how high it stands, ice and all: what is gone since then was poured, or is not explained */
+    | { kind: 'level'; volumeMl: number }
+    | { kind: 'read'; brix?: number; ta?: number; tempC?: number }
+    | { kind: 'stirred' }
+    | { kind: 'spilled'; volumeMl: number }
+    /** so much was left in it, and what became of that; after it the vessel is empty */
+    | { kind: 'emptied'; leftMl: number; as: LeftAs; reason: string | null }
+    /** it never was; what voids cannot be voided */
+    | { kind: 'void'; event: string }
+  )
+export type HoldEventOf<K extends HoldEvent['kind']> = Extract<HoldEvent, { kind: K }>
+
+/** Those that count, in their order: without what was voided, and without what voided it. */
+export function inOrder(events: readonly HoldEvent[]): HoldEvent[] {
+  const gone = new Set(events.flatMap((e) => (e.kind === 'void' ? [e.event] : [])))
+  return events
+    .filter((e) => e.kind !== 'void' && !gone.has(e.id))
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1))
+}
+
+/** Touches this near to each other are one pour of several cups, s. */
+const ONE_POUR_S = 10
+/**
+ * Whether another cup belongs to a pour that was told a moment ago: the same size, out of the same vessel.
+ * @param at when the newest cup of it was
+ */
+export const isSamePour = (
+  pour: Pick<HoldEventOf<'poured'>, 'drinkMl'>,
+  at: Instant,
+  next: { drinkMl: number; at: Instant },
+): boolean => {
+  const apartS = (Date.parse(next.at) - Date.parse(at)) / 1000
+  return pour.drinkMl === next.drinkMl && apartS >= 0 && apartS <= ONE_POUR_S
+}

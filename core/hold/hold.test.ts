@@ -1,0 +1,214 @@
+import fc from 'fast-check'
+import { massG, streamOf, sugarsG, volumeMl, type Stream } from '../process'
+import { minutesAfter } from '../time'
+import {
+  ahead,
+  contentOf,
+  cupsPerHour,
+  drinkMlOf,
+  holdClocks,
+  isSamePour,
+  levelMlOf,
+  overOf,
+  strengthOf,
+  wPerKRead,
+  type HoldContext,
+  type HoldEvent,
+  type HoldEventOf,
+} from '.'
+
+const at = (min: number): string => minutesAfter('2026-11-28T10:00:00.000Z', min)
+let count = 0
+type Body = HoldEvent extends infer E ? (E extends unknown ? Omit<E, 'id' | 'at' | 'by'> : never) : never
+const event = (e: Body, min: number): HoldEvent =>
+  ({ ...e, id: `e${String(++count).padStart(4, '0')}`, at: at(min), by: 'ana' }) as HoldEvent
+const lemonade = streamOf({ sucrose: 11, citric: 0.7 }, 1000, 4)
+const place: HoldContext = { capacityMl: 10_000, wPerK: 1.5, roomC: 25, drinkOf: () => lemonade }
+const fill = (volumeMl_ = 8000, min = 0) =>
+  event({ kind: 'filled', lotId: 'lot', volumeMl: volumeMl_, tempC: 4 }, min) as HoldEventOf<'filled'>
+const ice = (massG_: number, min = 0) => event({ kind: 'iced', massG: massG_, tempC: -5 }, min)
+const pour = (cups: number, min: number, drinkMl = 300) => event({ kind: 'poured', cups, drinkMl }, min)
+const of = (events: HoldEvent[], min: number, ctx = place) => contentOf(events, at(min), ctx)
+
+describe('a vessel in service', () => {
+  it('is as strong at its end as a heat balance by hand says: the ice that the room melts thins it', () => {
+    // 8.4 kg of drink at 4 °C and 1 kg of ice at −5 °C. At once: 1 kg of ice takes 2.06 × 5 = 10 kJ to warm; the drink
+    // gives 3.9 × 8.4 = 33 kJ for each K down to some −0.6 °C: 150 kJ, of which 140 melt 0.42 kg. Then 1.5 W/K × 26 K
+    // × 9.0/10 for an hour is 126 kJ: 0.38 kg more. Heat of fusion 333.55 kJ/kg: CRC Handbook (memory).
+    const events = [fill(), ice(1000)]
+    const now = of(events, 60)
+    expect(1000 - now.iceG).toBeGreaterThan(740)
+    expect(1000 - now.iceG).toBeLessThan(860)
+    const [first, last] = [strengthOf(of(events.slice(0, 1), 0))!, strengthOf(now)!]
+    expect(first.brix / last.brix).toBeCloseTo((8376 + (1000 - now.iceG)) / 8376, 1)
+    expect(last.tempC).toBeLessThan(0.5)
+  })
+  it('keeps its sugar whatever melts, and its mass', () => {
+    const [before, after] = [of([fill(), ice(800)], 0), of([fill(), ice(800)], 300)]
+    const grams = (s: Stream, iceG: number): number => massG(s) + iceG
+    expect(sugarsG(after.drink!)).toBeCloseTo(sugarsG(before.drink!), 6)
+    expect(grams(after.drink!, after.iceG)).toBeCloseTo(grams(before.drink!, before.iceG), 6)
+    expect(after.iceG).toBe(0)
+  })
+  it('falls by what is poured and spilled, and by a level that is told: what is gone beyond them is not explained', () => {
+    const events = [fill(), pour(5, 1), event({ kind: 'spilled', volumeMl: 200 }, 2)]
+    expect(drinkMlOf(of(events, 2))).toBeCloseTo(6300, -1)
+    const told = of([...events, event({ kind: 'level', volumeMl: 5000 }, 2)], 2)
+    expect([levelMlOf(told), told.unexplainedMl, told.pouredCups]).toEqual([
+      expect.closeTo(5000, 6),
+      expect.closeTo(1300, -1),
+      5,
+    ])
+    const empty = of([...events, event({ kind: 'emptied', leftMl: 6000, as: 'thrown', reason: 'warm' }, 3)], 4)
+    expect([empty.drink, empty.fills, empty.unexplainedMl]).toEqual([null, [], expect.closeTo(300, -1)])
+  })
+  it('stands as high as its drink and the ice that floats in it', () => {
+    const now = of([fill(), ice(500)], 0)
+    expect(levelMlOf(now)).toBeCloseTo(drinkMlOf(now) + now.iceG / (massG(now.drink!) / volumeMl(now.drink!)), 6)
+    expect(levelMlOf(now)).toBeLessThan(8530)
+  })
+  it('a reading takes over from then on', () => {
+    const events = [fill(), ice(1500), event({ kind: 'read', brix: 9.5, tempC: 3 }, 30)]
+    expect(strengthOf(of(events, 30))).toMatchObject({ brix: expect.closeTo(9.5, 4), tempC: 3 })
+    expect(strengthOf(of(events, 31))!.tempC).toBeLessThan(1)
+  })
+  it('what cannot be of it changes nothing, and is named', () => {
+    const odd = (...events: HoldEvent[]) => of(events, 20).odd.map((o) => o.code)
+    expect(odd(ice(100))).toEqual(['ice-in-empty'])
+    expect(odd(fill(), pour(40, 1))).toEqual(['more-than-in-it'])
+    expect(odd(fill(), fill(4000, 1))).toEqual(['more-than-vessel'])
+    expect(odd(event({ kind: 'level', volumeMl: 10 }, 0))).toEqual(['level-of-empty'])
+    expect(odd(fill(), event({ kind: 'read', brix: 84.9 }, 1), pour(1, 2))).toEqual([])
+    expect(odd(fill(), event({ kind: 'read', ta: 150 }, 1))).toEqual(['reading-acid-outside'])
+  })
+
+  const any = fc.array(
+    fc.record({
+      what: fc.constantFrom('poured', 'iced', 'filled', 'level', 'spilled', 'read'),
+      share: fc.double({ min: 0.01, max: 1, noNaN: true }),
+      min: fc.integer({ min: 0, max: 240 }),
+    }),
+    { maxLength: 12 },
+  )
+  const events = any.map((all) => [
+    fill(),
+    ...all.map(({ what, share, min }) =>
+      what === 'poured'
+        ? pour(Math.ceil(share * 6), min)
+        : what === 'iced'
+          ? ice(share * 900, min)
+          : what === 'filled'
+            ? fill(share * 3000, min)
+            : what === 'level'
+              ? event({ kind: 'level', volumeMl: share * 8000 }, min)
+              : what === 'spilled'
+                ? event({ kind: 'spilled', volumeMl: share * 400 }, min)
+                : event({ kind: 'read', brix: 4 + share * 10 }, min),
+    ),
+  ])
+  const shape = (c: ReturnType<typeof of>) => [drinkMlOf(c), c.iceG, strengthOf(c), c.pouredCups, c.unexplainedMl]
+  it('is the same in whatever order it arrives; what is voided never was', () => {
+    fc.assert(
+      fc.property(events, fc.nat(), (all, which) => {
+        expect(shape(of([...all].reverse(), 300))).toEqual(shape(of(all, 300)))
+        const gone = all[which % all.length]!
+        const without = of(
+          all.filter((e) => e !== gone),
+          300,
+        )
+        expect(shape(of([...all, event({ kind: 'void', event: gone.id }, 299)], 300))).toEqual(shape(without))
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('never holds less than nothing nor more than its brim, and never gets warmer than the room', () => {
+    fc.assert(
+      fc.property(events, (all) => {
+        const c = of(all, 400)
+        expect(c.iceG).toBeGreaterThanOrEqual(0)
+        expect(levelMlOf(c)).toBeGreaterThanOrEqual(0)
+        expect(levelMlOf(c)).toBeLessThanOrEqual(place.capacityMl + 900 * 12)
+        if (c.drink) expect(c.drink.tempC).toBeLessThanOrEqual(place.roomC)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+describe('ahead', () => {
+  const bounds = { leastBrix: 10, mostTempC: 5 }
+  it('it is empty when the cups that are in it are poured', () => {
+    const now = of([fill()], 0)
+    const found = ahead(now, { cupsPerHour: 20, drinkMl: 300 }, { leastBrix: 0, mostTempC: 99 }, place)
+    // 8 L at 6 L an hour, but for the last cup that is none: 77 min.
+    expect(found.emptyMin).toBeCloseTo((60 * (8000 - 300)) / 6000, -1)
+    expect([found.tooWeakMin, found.tooWarmMin]).toEqual([null, null])
+  })
+  it('ice keeps it cold and makes it weak; without ice it is warm, and as strong as ever', () => {
+    const pace = { cupsPerHour: 4, drinkMl: 300 }
+    const [iced, plain] = [of([fill(), ice(1500)], 0), of([fill()], 0)]
+    const [a, b] = [ahead(iced, pace, bounds, place), ahead(plain, pace, bounds, place)]
+    expect(a.tooWeakMin).not.toBeNull()
+    expect(a.last!.brix).toBeLessThan(strengthOf(iced)!.brix)
+    expect([b.tooWeakMin, b.tooWarmMin !== null && b.tooWarmMin < 60]).toEqual([null, true])
+    expect(a.tooWarmMin === null || a.tooWarmMin > b.tooWarmMin!).toBe(true)
+  })
+  it('nobody who comes is nobody who empties it', () => {
+    expect(ahead(of([fill()], 0), { cupsPerHour: 0, drinkMl: 300 }, bounds, place)).toMatchObject({
+      emptyMin: null,
+      last: null,
+    })
+  })
+  it('goes by the cups of the last hour, once it is open for ten minutes', () => {
+    const all = [fill(), pour(4, 5), pour(6, 40), pour(2, 70)]
+    expect([cupsPerHour(all, at(0), at(8)), cupsPerHour(all, at(0), at(30)), cupsPerHour(all, at(0), at(75))]).toEqual([
+      null,
+      8,
+      8,
+    ])
+  })
+})
+
+it('a reading teaches how fast its ice melts', () => {
+  const real = { ...place, wPerK: 2.4 }
+  const events = [fill(), ice(1500)]
+  const brix = strengthOf(of(events, 60, real))!.brix
+  const read = event({ kind: 'read', brix }, 60)
+  expect(wPerKRead([...events, read], place)).toBeCloseTo(2.4, 1)
+  expect(wPerKRead([events[0]!, read], place)).toBeNull()
+  expect(wPerKRead([...events, event({ kind: 'read', brix: 40 }, 60)], place)).toBeNull()
+  // Once all of it is gone nobody knows when it went.
+  const gone = strengthOf(of(events, 200, real))!.brix
+  expect(wPerKRead([...events, event({ kind: 'read', brix: gone }, 200)], place)).toBeNull()
+})
+
+describe('clocks of a vessel', () => {
+  it('what is topped up is as old as its oldest part, until it is empty', () => {
+    const events = [fill(4000, 0), fill(3000, 100)]
+    const [clock] = holdClocks(of(events, 120), '4h', at(0), 1440)
+    expect(clock).toEqual({ kind: 'time-control', endsAt: at(240) })
+    const empty = event({ kind: 'emptied', leftMl: 0, as: 'thrown', reason: null }, 130)
+    const anew = of([...events, empty, fill(3000, 140)], 150)
+    expect(holdClocks(anew, '6h', at(0), 240)).toEqual([
+      { kind: 'time-control', endsAt: at(500) },
+      { kind: 'wash', endsAt: at(240) },
+    ])
+  })
+  it('is over by its time or its warmth, FDA Food Code 3-501.16 and 3-501.19 (memory), unless nothing binds it', () => {
+    const clocks = (control: 'cold' | '4h' | '6h') => holdClocks(of([fill()], 0), control, at(0), 1440)
+    const over = (control: 'cold' | '4h' | '6h', tempC: number, min: number, isBound = true) =>
+      overOf(clocks(control), control, tempC, at(min), isBound)
+    expect([over('cold', 5, 600), over('cold', 5.1, 1), over('cold', 9, 1, false)]).toEqual([null, 'too-warm', null])
+    expect([over('4h', 25, 239), over('4h', 25, 240)]).toEqual([null, 'time-over'])
+    expect([over('6h', 21, 300), over('6h', 21.5, 300), over('6h', 20, 360)]).toEqual([null, 'too-warm', 'time-over'])
+  })
+})
+
+it('touches within ten seconds of the same cup are one pour', () => {
+  const one = { drinkMl: 300 }
+  const next = (seconds: number, drinkMl = 300) => ({
+    drinkMl,
+    at: new Date(Date.parse(at(0)) + seconds * 1000).toISOString(),
+  })
+  expect([next(10), next(11), next(3, 400)].map((n) => isSamePour(one, at(0), n))).toEqual([true, false, false])
+})
