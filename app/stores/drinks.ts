@@ -157,8 +157,11 @@ export const useDrinks = defineStore('drinks', () => {
     return (lot && data && gramsOf(amount, lot.unit, data)) ?? 0
   }
   /** What the makings of a prep teach. */
-  const studyOf = (recipeId: string, standard: Evaluation): PrepStudy =>
-    prepStudy(runsOf(fruit.batches.filter((b) => b.recipeId === recipeId).toReversed(), standard, gramsUsed))
+  /** @param except a making that is held against the others */
+  const studyOf = (recipeId: string, standard: Evaluation, except: string | null = null): PrepStudy => {
+    const makings = fruit.batches.filter((b) => b.recipeId === recipeId && b.id !== except)
+    return prepStudy(runsOf(makings.toReversed(), standard, gramsUsed))
+  }
   /** The same for costs, with what its lots cost where they are to count. */
   const made = computed(() => {
     const out = new Map<string, PrepMade>()

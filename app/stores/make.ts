@@ -47,6 +47,16 @@ export interface RunView {
   clocks: Clock[]
 }
 
+/** Each is worked out when it is first looked at: most pages want to know of a batch only that there is one. */
+function lazily(of: { [K in keyof RunView]: (view: RunView) => RunView[K] }): RunView {
+  const view = {} as RunView
+  for (const key of Object.keys(of) as (keyof RunView)[]) {
+    let known: { is: unknown } | null = null
+    Object.defineProperty(view, key, { enumerable: true, get: () => (known ??= { is: of[key](view) }).is })
+  }
+  return view
+}
+
 /** Batches of the stand that are told step by step. */
 export const useMake = defineStore('make', () => {
   const fruit = useFruit()
@@ -77,24 +87,19 @@ export const useMake = defineStore('make', () => {
     const made = fruit.batches.find((b) => b.runId === run.id) ?? null
     const known = views.get(run)
     if (known && known.today === today && known.made === made) return known.view
-    const actual = fold(run.planned, run.events)
-    const { evaluation, limit } = tried(run, actual.document)
-    const planned = tried(run, run.planned).evaluation
-    const pot = tried(run, soFar(actual)).evaluation
-    const jobs = evaluation ? jobsOf(run.planned, actual, evaluation, run.events) : []
-    const clocks = clocksOf(jobs, run.events)
-    const view = {
-      run,
-      state: stateOf(run, !!made || madeId !== null),
-      made,
-      planned,
-      actual,
-      evaluation,
-      limit,
-      pot,
-      jobs,
-      clocks,
-    }
+    const view = lazily({
+      run: () => run,
+      made: () => made,
+      state: () => stateOf(run, !!made || madeId !== null),
+      actual: () => fold(run.planned, run.events),
+      planned: () => tried(run, run.planned).evaluation,
+      evaluation: (v) => tried(run, v.actual.document).evaluation,
+      limit: (v) => tried(run, v.actual.document).limit,
+      pot: (v) => tried(run, soFar(v.actual)).evaluation,
+      jobs: (v) =>
+        run.planned.steps.length && v.evaluation ? jobsOf(run.planned, v.actual, v.evaluation, run.events) : [],
+      clocks: (v) => clocksOf(v.jobs, run.events),
+    })
     views.set(run, { today, made, view })
     return view
   }

@@ -27,6 +27,7 @@ import {
   minutesToPress,
   juiceCostPerL,
   prepCost,
+  costOfWhatGoesIn,
   type PrepMade,
   type Price,
   type PriceBook,
@@ -140,6 +141,7 @@ describe('what a making costs', () => {
     expect(cost.lines.find((l) => l.kind === 'energy')!.cost!.value).toBeCloseTo((energyKj / 3600) * 0.3, 9)
     // sugar and water, energy, a minute of hands
     expect(cost.total!.value).toBeCloseTo(1.002 + (energyKj / 3600) * 0.3 + 0.2, 9)
+    expect(costOfWhatGoesIn(evaluateRecipe(heated(), context), book())).toBeCloseTo(1.002, 9)
   })
   it('without a price of energy it is missing, and there is no total, here or in what takes it', () => {
     const silent = { ...book(), kwhPrice: { electricity: null, gas: 0.1 } }

@@ -103,6 +103,15 @@ function inOrder(making: CostLine[], serving: CostLine[]): CostLine[] {
   return [...making.filter(isIn), ...serving, ...making.filter((l) => !isIn(l))]
 }
 
+/**
+ * What goes into a batch, at the prices of the book: without the hands and the energy of its own making.
+ * @returns money; null where a price of it is missing
+ */
+export function costOfWhatGoesIn(evaluation: Evaluation, book: PriceBook): number | null {
+  const lines = makingCost(evaluation, book, new Set(), []).filter((l) => l.kind !== 'labour' && l.kind !== 'energy')
+  return lines.reduce<number | null>((sum, l) => (sum === null || !l.cost ? null : sum + l.cost.value), 0)
+}
+
 /** What one making of a prep costs. @param made what its makings taught */
 export function prepCost(evaluation: Evaluation, book: PriceBook, made?: PrepMade): Cost {
   const missing: Missing = new Set()

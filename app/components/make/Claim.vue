@@ -16,7 +16,7 @@ const make = useMake()
 const session = useSession()
 const claim = computed(() => {
   const { made, planned, run } = props.view
-  const standard = planned && run.recipeId ? drinks.studyOf(run.recipeId, planned) : null
+  const standard = made && planned && run.recipeId ? drinks.studyOf(run.recipeId, planned, made.id) : null
   return made && planned && standard ? claimOf(planned.jug.mass.value, made.outG, standard.output) : null
 })
 /** Whoever looked at it says so, and is not asked again. */

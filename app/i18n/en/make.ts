@@ -142,8 +142,8 @@ export const make = {
     toDraft: 'Make a recipe of it',
 
     who: 'Whose hands',
-    cost: 'Cost, at today’s prices',
-    costPaid: 'Cost: planned at today’s prices, made as it was paid',
+    cost: 'What goes in, at today’s prices',
+    costPaid: 'What goes in: planned at today’s prices, made as it was paid',
     notKnown: 'not known',
     claim: {
       says: 'The sheet promises {promised}, and {came} came out; usual is {low} to {high}. Is what was made the recipe?',

@@ -141,8 +141,8 @@ export const make = {
     toDraft: 'Hacer de ello una receta',
 
     who: 'Las manos de',
-    cost: 'Coste, a precios de hoy',
-    costPaid: 'Coste: previsto a precios de hoy, hecho como se pagó',
+    cost: 'Lo que entra, a precios de hoy',
+    costPaid: 'Lo que entra: previsto a precios de hoy, hecho como se pagó',
     notKnown: 'no se sabe',
     claim: {
       says: 'La ficha promete {promised} y salieron {came}; lo usual es de {low} a {high}. ¿Es lo hecho la receta?',
