@@ -1,1 +1,2 @@
 export * from './newsvendor'
+export * from './forecast'

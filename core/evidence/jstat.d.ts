@@ -7,6 +7,8 @@ declare module 'jstat' {
   }
   interface Normal {
     inv(p: number, mean: number, deviation: number): number
+    cdf(x: number, mean: number, deviation: number): number
+    pdf(x: number, mean: number, deviation: number): number
   }
   const jStat: { studentt: Distribution; normal: Normal }
   export default jStat
