@@ -22,7 +22,7 @@ function toStep(value: number, step: number, mode: Decimal.Rounding): number {
 
 /**
  * Splits a total, in whole units of `step`, over shares so that the shown rows add up to the shown total
- * (largest remainder). Shares must be finite and not negative.
+ * (largest remainder). Shares must be finite; below zero is a share too.
  */
 export function largestRemainder(shares: readonly number[], step: number): number[] {
   const total = roundToStep(

@@ -1,4 +1,5 @@
 import { ProcessLimit } from '../process'
+import { largestRemainder } from '../units'
 
 // Why what was used cost something else than the standard says: by price, yield, usage, waste, and what nobody can
 // explain. Cost accounting textbooks (memory): price variance (Pa − Ps) Qa, quantity variance (Qa − Qs) Ps; here the
@@ -56,17 +57,8 @@ export const added = (a: Causes, b: Causes): Causes =>
 export const totalOf = (causes: Causes): number => CAUSES.reduce((sum, c) => sum + causes[c], 0)
 
 /**
- * Amounts of money to the coin, so that they still add up to their sum to the coin: what rounding leaves goes where it
- * was rounded the most.
+ * Amounts of money to the coin, so that they still add up to their sum to the coin.
  * @param decimals of the currency
  */
-export function toTheCoin(amounts: readonly number[], decimals: number): number[] {
-  const unit = 10 ** decimals
-  const exact = amounts.map((a) => a * unit)
-  const whole = exact.map(Math.floor)
-  const sum = Math.round(exact.reduce((a, b) => a + b, 0))
-  const short = sum - whole.reduce((a, b) => a + b, 0)
-  const byRest = exact.map((x, i) => [x - whole[i]!, i] as const).sort((a, b) => b[0] - a[0] || a[1] - b[1])
-  for (const [, i] of byRest.slice(0, Math.max(0, short))) whole[i]! += 1
-  return whole.map((w) => w / unit)
-}
+export const toTheCoin = (amounts: readonly number[], decimals: number): number[] =>
+  largestRemainder(amounts, 10 ** -decimals)
