@@ -10,6 +10,17 @@ export const problems = {
     'unit-unlike':
       'Some of it was weighed in another unit, and both cannot be added up. Type it in the unit that was used first.',
     'more-than-vessel': '{volumeMl} do not go into {roomMl}. Take a larger vessel, or make it in two.',
+    'more-than-in-it': 'There are {thereMl} in it, and {volumeMl} cannot come out. Say how high it stands first.',
+    'ice-in-empty': 'There is nothing in this vessel yet: fill it first, then the ice.',
+    'level-of-empty': 'There is nothing in this vessel that could stand anywhere: fill it first.',
+    'reading-of-empty': 'There is nothing in this vessel to be read: fill it first.',
+    'yield-not-positive': 'A kilo that gives nothing explains nothing. Weigh what came of it.',
+    'till-column-missing': 'A column that was chosen is not in this file. Choose the columns once more.',
+    'till-sale-missing': 'This line has no number of its sale.',
+    'till-time-unreadable': '“{text}” is no day and time as chosen.',
+    'till-count-unreadable': '“{text}” is no count of things sold.',
+    'till-paid-unreadable': '“{text}” is no amount of money.',
+    'till-future': '“{text}” is still to come at this stand.',
     'vessel-nearly-full': '{volumeMl} leave no room to stir in this vessel ({roomMl} to the fill line). Go on?',
     'weight-unlike':
       '{value} where some {wanted} are wanted. Is the point where it should be, and is it the right thing?',
