@@ -1,5 +1,5 @@
 import { heatedThrough, iceVolumeMl } from './ice'
-import { mixed, observed, ProcessLimit, scaled, taOf, brixOf, volumeMl, type Stream } from '../process'
+import { brixOf, mixed, observed, ProcessLimit, scaled, taOf, volumeMl, type Stream } from '../process'
 import { minutesBetween, type Instant } from '../time'
 import { inOrder, type HoldEvent, type HoldEventOf } from './event'
 
@@ -96,14 +96,20 @@ function filled(content: HoldContent, e: HoldEventOf<'filled'>, ctx: HoldContext
   if (!(e.volumeMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: e.volumeMl })
   const one = { ...ctx.drinkOf(e), tempC: e.tempC }
   const part = scaled(one, e.volumeMl / volumeMl(one))
-  if (levelMlOf(content) + e.volumeMl > ctx.capacityMl)
-    throw new ProcessLimit('more-than-vessel', { volumeMl: levelMlOf(content) + e.volumeMl, roomMl: ctx.capacityMl })
+  goesIn(content, e.volumeMl, ctx)
   const fills = [...(content.drink ? content.fills : []), e]
   return { ...content, ...together(content.drink ? mixed([content.drink, part]) : part, content.iceG), fills }
 }
-function iced(content: HoldContent, e: HoldEventOf<'iced'>): HoldContent {
+/** @throws ProcessLimit where so many mL more are over the brim */
+function goesIn(content: HoldContent, moreMl: number, { capacityMl }: HoldPlace): void {
+  const allMl = levelMlOf(content) + moreMl
+  if (allMl > capacityMl) throw new ProcessLimit('more-than-vessel', { volumeMl: allMl, roomMl: capacityMl })
+}
+function iced(content: HoldContent, e: HoldEventOf<'iced'>, ctx: HoldContext): HoldContent {
   if (!content.drink) throw new ProcessLimit('ice-in-empty', {})
-  if (!(e.massG > 0) || e.tempC > 0) throw new ProcessLimit('ice-negative', { value: e.massG })
+  if (!(e.massG > 0)) throw new ProcessLimit('ice-negative', { value: e.massG })
+  if (e.tempC > 0) throw new ProcessLimit('ice-above-zero', { value: e.tempC })
+  goesIn(content, iceVolumeMl(content.drink, e.massG), ctx)
   return { ...content, ...together(content.drink, content.iceG + e.massG, e.tempC), icedG: content.icedG + e.massG }
 }
 /** Drink and ice come to rest with each other at once. */
@@ -131,7 +137,7 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
     case 'filled':
       return filled(content, e, ctx)
     case 'iced':
-      return iced(content, e)
+      return iced(content, e, ctx)
     case 'poured': {
       const outMl = e.cups * e.drinkMl
       if (!(outMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: outMl })

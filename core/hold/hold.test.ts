@@ -77,6 +77,7 @@ describe('a vessel in service', () => {
     expect(odd(ice(100))).toEqual(['ice-in-empty'])
     expect(odd(fill(), pour(40, 1))).toEqual(['more-than-in-it'])
     expect(odd(fill(), fill(4000, 1))).toEqual(['more-than-vessel'])
+    expect(odd(fill(), ice(2500, 1))).toEqual(['more-than-vessel'])
     expect(odd(event({ kind: 'level', volumeMl: 10 }, 0))).toEqual(['level-of-empty'])
     expect(odd(fill(), event({ kind: 'read', brix: 84.9 }, 1), pour(1, 2))).toEqual([])
     expect(odd(fill(), event({ kind: 'read', ta: 150 }, 1))).toEqual(['reading-acid-outside'])
@@ -127,7 +128,8 @@ describe('a vessel in service', () => {
         const c = of(all, 400)
         expect(c.iceG).toBeGreaterThanOrEqual(0)
         expect(levelMlOf(c)).toBeGreaterThanOrEqual(0)
-        expect(levelMlOf(c)).toBeLessThanOrEqual(place.capacityMl + 900 * 12)
+        // What warms takes a little more room.
+        expect(levelMlOf(c)).toBeLessThanOrEqual(1.01 * place.capacityMl)
         if (c.drink) expect(c.drink.tempC).toBeLessThanOrEqual(place.roomC)
       }),
       { numRuns: 60 },
