@@ -9,6 +9,7 @@ import {
   holdClocks,
   isSamePour,
   levelMlOf,
+  oldestIn,
   overOf,
   strengthOf,
   wPerKRead,
@@ -61,6 +62,19 @@ describe('a vessel in service', () => {
     ])
     const empty = of([...events, event({ kind: 'emptied', leftMl: 6000, as: 'thrown', reason: 'warm' }, 3)], 4)
     expect([empty.drink, empty.fills, empty.unexplainedMl]).toEqual([null, [], expect.closeTo(300, -1)])
+  })
+  it('lets in as much heat as it is full', () => {
+    const events = [fill(4000), ice(600)]
+    const small = { ...place, capacityMl: 5000, wPerK: 0.75 }
+    expect(of(events, 90).iceG).toBeCloseTo(of(events, 90, small).iceG, 6)
+    expect(of(events, 90).iceG).toBeGreaterThan(0)
+  })
+  it('tells of each level what is gone since the last, and of a moment what was told until then', () => {
+    const events = [fill(), event({ kind: 'level', volumeMl: 7000 }, 10), event({ kind: 'level', volumeMl: 6500 }, 20)]
+    expect([of(events, 20).unexplainedMl, of(events, 15).unexplainedMl]).toEqual([
+      expect.closeTo(1500, -1),
+      expect.closeTo(1000, -1),
+    ])
   })
   it('stands as high as its drink and the ice that floats in it', () => {
     const now = of([fill(), ice(500)], 0)
@@ -189,6 +203,8 @@ describe('clocks of a vessel', () => {
     const events = [fill(4000, 0), fill(3000, 100)]
     const [clock] = holdClocks(of(events, 120), '4h', at(0), 1440)
     expect(clock).toEqual({ kind: 'time-control', endsAt: at(240) })
+    const poured = of([fill(600), pour(2, 5), fill(3000, 100)], 120)
+    expect(oldestIn(poured)).toBe(at(100))
     const empty = event({ kind: 'emptied', leftMl: 0, as: 'thrown', reason: null }, 130)
     const anew = of([...events, empty, fill(3000, 140)], 150)
     expect(holdClocks(anew, '6h', at(0), 240)).toEqual([
@@ -212,5 +228,10 @@ it('touches within ten seconds of the same cup are one pour', () => {
     drinkMl,
     at: new Date(Date.parse(at(0)) + seconds * 1000).toISOString(),
   })
-  expect([next(10), next(11), next(3, 400)].map((n) => isSamePour(one, at(0), n))).toEqual([true, false, false])
+  expect([next(10), next(11), next(-1), next(3, 400)].map((n) => isSamePour(one, at(0), n))).toEqual([
+    true,
+    false,
+    false,
+    false,
+  ])
 })

@@ -22,7 +22,7 @@ export function wPerKRead(events: readonly HoldEvent[], ctx: HoldContext): numbe
   const off = (wPerK: number): number => (strengthOf(at(wPerK))?.brix ?? read.brix!) - read.brix!
   const [least, most] = [ctx.wPerK / FARTHEST, ctx.wPerK * FARTHEST]
   // Without ice the room makes nothing thinner: nothing is learned of it.
-  if (at(ctx.wPerK).icedG === 0 || off(least) - off(most) < READ_TO) return null
+  if (off(least) - off(most) < READ_TO) return null
   // Thinner than all of its ice makes it, or as thin: when the ice was gone is not in it.
   if (off(least) < 0 || off(most) > -READ_TO / 2) return null
   return rootBetween(off, least, most, 1e-3)
