@@ -89,6 +89,12 @@ it('what is in no lot is costed at its last price, or not known', () => {
   const priced = making(none, [], { lastPerKg: (key) => (key === 'white-sugar' ? 2 : null) })
   expect(priced.batches[0]).toMatchObject({ cost: 1.9, costBasis: 'estimated' })
   expect(making({}, [sugar({ cost: null })]).batches[0]!.cost).toBeNull()
+  // What is told as used is all that was: a little less than the standard is no hole in it.
+  const less = { uses: [{ lotId: 'sugar', amount: 970 }] }
+  expect(making(less, [sugar()], { lastPerKg: () => 2 }).batches[0]).toMatchObject({
+    cost: expect.closeTo(1.164 + 1.9, 9),
+    costBasis: 'measured',
+  })
 })
 it.each([
   ['nothing', { out: { value: 0, unit: 'g' } }, 'made-not-positive'],

@@ -39,8 +39,8 @@ describe('what a cup costs from day to day', () => {
     expect(costSpreads(cups, varies, 6).get('x')!.mean).not.toBe(x!.mean)
   })
   it('what does not vary costs what it costs; a share below nothing is none', () => {
-    const of = costSpreads([{ id: 'x', lines: [line('water', 0.1)], fixed: 0.2 }], new Map(), 1).get('x')!
-    expect([of.low, of.middle, of.high]).toEqual([0.1, 0.1, 0.1].map((c) => expect.closeTo(c + 0.2, 12)))
+    const of = costSpreads([{ id: 'x', lines: [line('water', 0.25)], fixed: 0.25 }], new Map(), 1).get('x')!
+    expect([of.low, of.middle, of.high, of.above(0.5), of.above(0.49)]).toEqual([0.5, 0.5, 0.5, 0, 1])
     const wrong = new Map([['water', { price: -0.1, yield: 0 }]])
     expect(() => costSpreads([{ id: 'x', lines: [line('water', 0.1)], fixed: 0 }], wrong, 1)).toThrow(RangeError)
   })
