@@ -1,5 +1,5 @@
 import { outOfLots, type EventBody, type LotAs } from '#core/batch'
-import { firstOut, gramsIn, onHandIn, type UsableLot } from '#core/books'
+import { firstOut, onHandIn, type UsableLot } from '#core/books'
 import type { Amount } from '#core/recipe'
 import { staysWithProduct } from '#core/safety'
 import { useFruit } from '~/stores/fruit'
@@ -11,14 +11,8 @@ export function useLotsOf() {
   const fruit = useFruit()
   const of = (key: string): UsableLot[] =>
     preps.usable.filter((l) => l.item === key && l.unit !== 'pieces' && l.onHand > 0).sort(firstOut)
-  /** Where so many g of it come from. */
-  const outOf = (key: string, massG: number): ReturnType<typeof outOfLots> =>
-    outOfLots(
-      massG,
-      of(key).map((l) => ({ id: l.id, onHand: gramsIn(l) ?? 0 })),
-    )
   /**
-   * The same of an amount, in its own unit.
+   * Where an amount of it comes from, in its own unit.
    * @param gPerUnit g that one of that unit weighs @param lots in their order
    */
   const inUnit = ({ value, unit }: Amount, gPerUnit: number | null, lots: readonly UsableLot[]) =>
@@ -26,6 +20,8 @@ export function useLotsOf() {
       value,
       lots.map((l) => ({ id: l.id, onHand: onHandIn(l, unit, gPerUnit) })),
     )
+  /** Where so many g of it come from. */
+  const outOf = (key: string, massG: number) => inUnit({ value: massG, unit: 'g' }, 1, of(key))
   /** What a lot is, where it was read or made otherwise than its sheet says; nothing where it is as that says. */
   function isAs(lotId: string | null): { as?: LotAs } {
     const lot = lotId ? fruit.lots.find((l) => l.id === lotId) : undefined

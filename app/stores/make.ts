@@ -87,14 +87,16 @@ export const useMake = defineStore('make', () => {
     const made = fruit.batches.find((b) => b.runId === run.id) ?? null
     const known = views.get(run)
     if (known && known.today === today && known.made === made) return known.view
+    let ofActual: ReturnType<typeof tried> | null = null
+    const now = (v: RunView) => (ofActual ??= tried(run, v.actual.document))
     const view = lazily({
       run: () => run,
       made: () => made,
       state: () => stateOf(run, !!made || madeId !== null),
       actual: () => fold(run.planned, run.events),
       planned: () => tried(run, run.planned).evaluation,
-      evaluation: (v) => tried(run, v.actual.document).evaluation,
-      limit: (v) => tried(run, v.actual.document).limit,
+      evaluation: (v) => now(v).evaluation,
+      limit: (v) => now(v).limit,
       pot: (v) => tried(run, soFar(v.actual)).evaluation,
       jobs: (v) =>
         run.planned.steps.length && v.evaluation ? jobsOf(run.planned, v.actual, v.evaluation, run.events) : [],

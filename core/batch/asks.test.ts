@@ -17,6 +17,7 @@ import {
   isLoud,
   isRinging,
   jobsOf,
+  mayBeAnother,
   outOfNoLot,
   shareThere,
   soFar,
@@ -88,6 +89,9 @@ it('told done a second time it has no effect, and another time it has', () => {
   const [one, two, three] = [done(), done(), done(true)]
   expect([...toldAgain([one, two, three])]).toEqual([two.id])
   expect([...toldAgain([one, event({ kind: 'void', event: one.id }), two])]).toEqual([])
+  // Until somebody says that it was another time, and again once that is taken back.
+  expect([mayBeAnother([one, two]), mayBeAnother([one, two, three])].map((s) => [...s])).toEqual([[two.id], []])
+  expect([...mayBeAnother([one, two, three, event({ kind: 'void', event: three.id })])]).toEqual([two.id])
 })
 
 it('a bell is heard for ten minutes, and seen after that', () => {

@@ -138,6 +138,18 @@ export function toldAgain(events: readonly BatchEvent[]): Set<string> {
     }),
   )
 }
+/** Of these, those that nobody has said to be another time since, by their events. */
+export function mayBeAnother(events: readonly BatchEvent[]): Set<string> {
+  const there = standing(events)
+  const open = new Map<string, string>()
+  const again = toldAgain(events)
+  for (const e of there) {
+    if (e.kind !== 'done') continue
+    if (e.another) open.delete(e.step)
+    else if (again.has(e.id)) open.set(e.step, e.id)
+  }
+  return new Set(open.values())
+}
 /** How a batch was closed without a lot; null while it was not. */
 export const closedBy = (events: readonly BatchEvent[]): EventOf<'closed'> | null =>
   standing(events).find((e) => e.kind === 'closed') ?? null

@@ -1,4 +1,4 @@
-import { closedBy, fold, madeOf, soFar, type MadeOf } from '../batch'
+import { closedBy, fold, madeOf, soFar, unweighed, type MadeOf } from '../batch'
 import { ProcessLimit } from '../process'
 import { tookFrom } from './run'
 import { checkMaking, checkTake, type Finding } from '../limits'
@@ -12,7 +12,7 @@ import { roundMoney } from './money'
 import { movement } from './movement'
 import { rowId } from './row-id'
 import { gPerMlOfPrep } from './uses'
-import { wentIn, type TakenOf } from './went-in'
+import { gramsTaken, itemOf, wentIn, type TakenOf } from './went-in'
 import type { Added, BatchRow, Kept, LotRow, SeenMade, Used } from './rows'
 import { after, BOOKED, both, missing, NEEDS, refused, type Book, type Booked, type State } from './state'
 import { replacing } from './void'
@@ -75,7 +75,7 @@ export const make: Book<Make> = {
     if (ended && 'limits' in ended) return ended
     // What a batch was made of is as it happened; what was told at once is as the standard says.
     const evaluation = ended?.evaluation ?? version.evaluation
-    const own = ended ? asPlanned(told, state) : lotsUsed(told, after(state, undone))
+    const own = ended ? asPlanned(told, ended.openG, after(state, undone)) : lotsUsed(told, after(state, undone))
     if ('limits' in own) return refused(...own.limits)
     const taken = ended ? together([...ended.taken, ...own]) : own
     const gPerMl = gPerMlOfPrep(evaluation)
@@ -160,7 +160,7 @@ function endOf(
   runId: string,
   { standId, versionId }: Make,
   state: State,
-): Booked | { evaluation: Evaluation; made: MadeOf; taken: TakenOf[]; inG: number } {
+): Booked | { evaluation: Evaluation; made: MadeOf; taken: TakenOf[]; inG: number; openG: Map<string, number> } {
   const run = state.run(runId)
   if (!run || run.standId !== standId) return missing('runId')
   if (run.made || closedBy(run.events)) return refused({ code: 'batch-ended', field: 'runId', numbers: {} })
@@ -175,21 +175,38 @@ function endOf(
       const lot = state.lot(lotId)
       return lot ? [{ lot, amount }] : []
     })
-    return { evaluation, made: madeOf(evaluation, actual, run), taken, inG }
+    const openG = new Map<string, number>()
+    const own = new Map(evaluation.bill.own.map((o) => [o.stream, o.mass.value]))
+    for (const { take, key } of unweighed(run.planned, actual))
+      openG.set(key, (openG.get(key) ?? 0) + (own.get(take) ?? 0))
+    return { evaluation, made: madeOf(evaluation, actual, run), taken, inG, openG }
   } catch (e) {
     if (e instanceof ProcessLimit) return refused({ code: e.code, field: 'runId', numbers: e.numbers })
     throw e
   }
 }
 
-/** What nobody weighed, out of lots of the stand: what they have of it; nothing is refused for what they have not. */
-const asPlanned = ({ uses = [], standId }: Make, state: State): TakenOf[] =>
-  uses.flatMap(({ lotId, amount: asked }): TakenOf[] => {
+/**
+ * What nobody weighed, out of lots of the stand: what they have of it, and no more of a thing than nobody weighed by
+ * now, whatever the tablet had seen. Nothing is refused for what they have not.
+ * @param openG g of it by the keys of things
+ */
+function asPlanned({ uses = [], standId }: Make, openG: ReadonlyMap<string, number>, state: State): TakenOf[] {
+  const left = new Map(openG)
+  const asked = new Map<string, number>()
+  for (const { lotId, amount } of uses) asked.set(lotId, (asked.get(lotId) ?? 0) + amount)
+  return [...asked].flatMap(([lotId, amount]): TakenOf[] => {
     const lot = state.lot(lotId)
     if (!lot || lot.voided || lot.standId !== standId) return []
-    const amount = Math.min(settledTake(asked, lot.onHand), lot.onHand)
-    return amount > 0 ? [{ lot, amount }] : []
+    const all = { lot, amount: Math.min(settledTake(amount, lot.onHand), lot.onHand) }
+    const [key, g] = [itemOf(all, state), gramsTaken(all, state)]
+    const most = left.get(key) ?? 0
+    if (g === null || !(g > 0) || !(most > 0)) return []
+    const share = Math.min(1, most / g)
+    left.set(key, most - g * share)
+    return [{ lot, amount: roundAmount(all.amount * share) }]
   })
+}
 /** All of a lot in one. */
 function together(taken: readonly TakenOf[]): TakenOf[] {
   const all = new Map<string, TakenOf>()

@@ -154,16 +154,27 @@ describe('its end', () => {
   })
   it('what nobody weighed and went in as planned leaves its lots at the end, as far as they have it', () => {
     const events = [told({ kind: 'done', step: syrup.output })]
-    const of = (amount: number) => end(events, { uses: [{ lotId: 'bag', amount }] }, 1900)
-    expect(of(1000).movements.map((m) => [m.lotId, m.amount])).toContainEqual(['bag', -1000])
+    const of = (...amounts: number[]) =>
+      end(events, { uses: amounts.map((amount) => ({ lotId: 'bag', amount })) }, 1900)
+    expect(of(700).movements.map((m) => [m.lotId, m.amount])).toContainEqual(['bag', -700])
     expect(of(1000).batches[0]).toMatchObject({ uses: [{ lotId: 'bag', amount: 1000 }], cost: 1.2 })
-    expect(of(5000).movements[0]).toMatchObject({ amount: -2000 })
-    // Weighed in part out of the same lot: one use of it.
-    const both = [told(weighed(600), { lotId: 'bag', amount: 600 }), ...events]
-    expect(end(both, { uses: [{ lotId: 'bag', amount: 400 }] }, 1500).batches[0]!.uses).toEqual([
-      { lotId: 'bag', itemKey: 'white-sugar', amount: 1000 },
-    ])
+    const little = { lot: (id: string) => (id === 'bag' ? lot({ onHand: 300 }) : undefined) }
+    expect(end(events, { uses: [{ lotId: 'bag', amount: 1000 }] }, 1900, little).movements[0]).toMatchObject({
+      amount: -300,
+    })
     expect(end(events, { uses: [{ lotId: 'gone', amount: 5 }] }, 1900)).toMatchObject({ limits: [], movements: [{}] })
+    // Told twice of a lot, it is one use; and no more than the batch takes of it.
+    expect(
+      of(600, 400)
+        .movements.filter((m) => m.lotId === 'bag')
+        .map((m) => m.amount),
+    ).toEqual([-1000])
+    expect(of(1900).movements[0]).toMatchObject({ amount: -1000 })
+  })
+  it('what somebody has weighed meanwhile leaves no lot a second time', () => {
+    const { movements, batches } = end(all(), { uses: [{ lotId: 'bag', amount: 1000 }] })
+    expect(movements.map((m) => m.kind)).toEqual(['make-in'])
+    expect(batches[0]!.uses).toEqual([{ lotId: 'bag', itemKey: 'white-sugar', amount: 1000 }])
   })
   it('is refused where more came out than went in, nothing is in it, or it has ended', () => {
     const codes = (b: ReturnType<typeof end>) => b.limits.map((l) => l.code)

@@ -15,7 +15,7 @@ export interface TakenOf {
 }
 
 /** g of what was taken out of a lot; null for pieces, or where nobody knows what it is made of. */
-function gramsTaken({ lot, amount }: TakenOf, state: State): number | null {
+export function gramsTaken({ lot, amount }: TakenOf, state: State): number | null {
   if (lot.itemKind === 'ingredient') {
     const data = state.data(lot.itemKey)
     return data ? gramsOf(amount, lot.unit, data) : null
@@ -24,7 +24,7 @@ function gramsTaken({ lot, amount }: TakenOf, state: State): number | null {
   const version = state.version(lot.itemKey)
   return version && lot.unit === 'mL' ? amount * gPerMlOfPrep(version.evaluation) : null
 }
-const itemOf = ({ lot }: TakenOf, state: State): string =>
+export const itemOf = ({ lot }: TakenOf, state: State): string =>
   lot.itemKind === 'version' ? `prep:${state.recipeOf(lot.itemKey) ?? lot.itemKey}` : lot.itemKey
 
 /** g of something that its lots did not have, and that no scale tells. */

@@ -5,7 +5,8 @@ import { restUntil } from '../books'
 import type { BillTake } from '../recipe'
 import { INGREDIENTS } from '../substances'
 import { fruitYield, juiceDensityGPerMl } from '../yield'
-import { cheapestPacks, toBuy, offersOf, packProgram, packsHeld, readDay, readPriceList, type Pack } from '.'
+import { readDay } from '../time'
+import { cheapestPacks, toBuy, offersOf, packProgram, packsHeld, readPriceList, type Pack } from '.'
 
 let solve: Solver
 beforeAll(async () => {

@@ -1,6 +1,6 @@
 import { readCsv } from '../csv'
 import { isCurrency } from '../region'
-import { dayFrom, type Day } from '../time'
+import { readDay } from '../time'
 import { MOST_PRICE } from '../limits/bounds'
 import { amountIn, NOTHING_KNOWN, parseAmount, parseNumber } from '../units'
 
@@ -37,14 +37,6 @@ const CALLED: Readonly<Record<Column, RegExp>> = {
   pack: /^(pack|kg|lb|pack size|size|weight|kilos|envase|peso|formato|caja)( ?\(?(kg|lb)\)?)?$/,
   supplier: /^(supplier|from|seller|vendor|proveedor|de)$/,
   day: /^(date|day|since|from date|fecha|d[ií]a|desde)$/,
-}
-
-/** `2026-11-25`, or day first: `25/11/2026`, `25.11.2026`, `25-11-2026`. Null for anything else. */
-export function readDay(text: string): Day | null {
-  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
-  const dmy = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/.exec(text)
-  const [y, m, d] = iso ? [iso[1], iso[2], iso[3]] : dmy ? [dmy[3], dmy[2], dmy[1]] : []
-  return y && m && d ? dayFrom(Number(y), Number(m), Number(d)) : null
 }
 
 const SIGN = /^(\p{Sc}|[a-z]{1,3}\p{Sc}?)\s*(?=[\d.,-])|(?<=[\d.,])\s*(\p{Sc}|[a-z]{2,3})$/giu

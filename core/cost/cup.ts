@@ -99,16 +99,17 @@ function together(lines: readonly CostLine[]): CostLine[] {
 
 /** What is in it first, then what it is served with, then work. */
 function inOrder(making: CostLine[], serving: CostLine[]): CostLine[] {
-  const isIn = (l: CostLine): boolean => l.kind === 'layer' || l.kind === 'waste'
-  return [...making.filter(isIn), ...serving, ...making.filter((l) => !isIn(l))]
+  return [...making.filter(goesIn), ...serving, ...making.filter((l) => !goesIn(l))]
 }
+const goesIn = ({ kind }: CostLine): boolean => kind === 'layer' || kind === 'waste'
 
 /**
- * What goes into a batch, at the prices of the book: without the hands and the energy of its own making.
+ * What goes into a batch, at the prices of the book: without the hands and the energy of its own making, and with what
+ * a kept by-product carries away.
  * @returns money; null where a price of it is missing
  */
 export function costOfWhatGoesIn(evaluation: Evaluation, book: PriceBook): number | null {
-  const lines = makingCost(evaluation, book, new Set(), []).filter((l) => l.kind !== 'labour' && l.kind !== 'energy')
+  const lines = makingCost(evaluation, book, new Set(), []).filter(goesIn)
   return lines.reduce<number | null>((sum, l) => (sum === null || !l.cost ? null : sum + l.cost.value), 0)
 }
 

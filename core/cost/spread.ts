@@ -73,8 +73,9 @@ function shareOf(share: number): number {
 }
 /** So many times the middle, each day; without a spread, once. */
 const timesOf = (random: Random, share: number, draws: number): Float64Array =>
-  share > 0 ? Float64Array.from({ length: draws }, () => Math.exp(share * random.normal())) : ONES(draws)
-const ONES = (draws: number): Float64Array => new Float64Array(draws).fill(1)
+  share > 0
+    ? Float64Array.from({ length: draws }, () => Math.exp(share * random.normal()))
+    : new Float64Array(draws).fill(1)
 
 /** @param costs in order, the lowest first */
 function spreadOf(costs: Float64Array): CostSpread {

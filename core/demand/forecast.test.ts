@@ -1,6 +1,5 @@
 import { seeded } from '../random'
 import { demandOf, forecastOf, type SoldDay } from '.'
-import { inverse } from './symmetric'
 
 const WEEK = [0.7, 0.75, 0.8, 0.9, 1.1, 1.5, 1.25]
 const TAGS = { rain: 0.6, market: 1.4 } as const
@@ -80,21 +79,4 @@ describe('what a day will sell', () => {
     expect(forecastOf(closed, { weekday: 1, tags: [] }).expected).toBeLessThan(100)
     for (const cups of [0, -5, NaN]) expect(() => demandOf([], { cups })).toThrow(RangeError)
   })
-})
-
-it('an inverse times what it is of is one', () => {
-  const a = [
-    [4, 1, 0.5],
-    [1, 3, -1],
-    [0.5, -1, 2],
-  ]
-  const b = inverse(a)
-  const one = a.map((r, i) => r.map((_, j) => r.reduce((sum, x, k) => sum + x * b[k]![j]!, 0) - Number(i === j)))
-  for (const x of one.flat()) expect(x).toBeCloseTo(0, 12)
-  expect(() =>
-    inverse([
-      [1, 2],
-      [2, 1],
-    ]),
-  ).toThrow(RangeError)
 })

@@ -1,5 +1,5 @@
 import { aboveNormal, normalDensity, normalQuantile, tQuantile } from '../evidence/student'
-import { dotOf, inverse, timesVector, type Matrix } from './symmetric'
+import { dotOf, inverse, timesVector, type Matrix } from '../evidence/matrix'
 
 // How many cups will be sold: days behind it, by weekday and by what the stand says of a day (weather, an event).
 // Log-linear: each effect is so many times the usual day, and the days vary by a share of it. Effects start from
@@ -61,6 +61,7 @@ export function demandOf(days: readonly SoldDay[], prior: DemandPrior): DemandMo
   const told = days.map((d) => Math.log(Math.max(LEAST_CUPS, d.cups)))
   const start = [Math.log(prior.cups), ...Array.from({ length: WEEKDAYS + tags.length }, () => 0)]
   const precision = start.map((_, i) => 1 / (i === 0 ? SPREAD.usual : i <= WEEKDAYS ? SPREAD.weekday : SPREAD.tag) ** 2)
+  const together = start.map((_, i) => start.map((__, j) => x.reduce((sum, r) => sum + r[i]! * r[j]!, 0)))
   let [effects, variance] = [start, DAY_SPREAD ** 2]
   let unsure: number[][] = []
   for (let turn = 0; turn < TURNS; turn++) {
@@ -74,9 +75,7 @@ export function demandOf(days: readonly SoldDay[], prior: DemandPrior): DemandMo
       const ratio = normalDensity(a) / aboveNormal(a)
       return { y: mean + spread * ratio, v: variance * Math.max(0, 1 + a * ratio - ratio * ratio) }
     })
-    const normal = start.map((_, i) =>
-      start.map((__, j) => x.reduce((sum, r) => sum + r[i]! * r[j]!, 0) + (i === j ? precision[i]! * variance : 0)),
-    )
+    const normal = together.map((r, i) => r.map((v, j) => v + (i === j ? precision[i]! * variance : 0)))
     const right = start.map(
       (b, i) => x.reduce((sum, r, d) => sum + r[i]! * full[d]!.y, 0) + precision[i]! * variance * b,
     )

@@ -10,6 +10,6 @@ declare module 'jstat' {
     cdf(x: number, mean: number, deviation: number): number
     pdf(x: number, mean: number, deviation: number): number
   }
-  const jStat: { studentt: Distribution; normal: Normal }
+  const jStat: { studentt: Distribution; normal: Normal; inv(matrix: number[][]): number[][] }
   export default jStat
 }

@@ -1,7 +1,16 @@
 import { minutesAfter, minutesBetween, type Instant } from '../time'
-import { drinkMlOf, later, levelMlOf, strengthOf, type HoldContent, type HoldPlace, type Strength } from './content'
+import {
+  drinkMlOf,
+  later,
+  levelMlOf,
+  strengthOf,
+  without,
+  type HoldContent,
+  type HoldPlace,
+  type Strength,
+} from './content'
 import { inOrder, type HoldEvent } from './event'
-import { scaled } from '../process'
+import { usableMl } from '../scale'
 
 // What becomes of a vessel if it goes on as it does: when it is too weak, too warm or empty.
 
@@ -38,6 +47,7 @@ export function ahead(content: HoldContent, pace: Pace, bounds: HoldBounds, plac
   const found: Ahead = { tooWeakMin: null, tooWarmMin: null, emptyMin: null, last: null }
   const perLookMl = (pace.cupsPerHour * pace.drinkMl * LOOK_MIN) / 60
   let now = content
+  if (!now.drink) return { ...found, emptyMin: 0 }
   for (let min = 0; min <= FAR_MIN && now.drink; min += LOOK_MIN) {
     const strength = strengthOf(now)!
     if (strength.brix < bounds.leastBrix) found.tooWeakMin ??= min
@@ -46,8 +56,7 @@ export function ahead(content: HoldContent, pace: Pace, bounds: HoldBounds, plac
     // Less than a cup is no cup: the last guest had the one before.
     if (thereMl < pace.drinkMl) return { ...found, emptyMin: min, last: found.last ?? strength }
     found.last = strength
-    const drink = perLookMl > 0 ? scaled(now.drink, Math.max(0, thereMl - perLookMl) / thereMl) : now.drink
-    now = later({ ...now, drink }, minutesAfter(now.at, LOOK_MIN), place)
+    now = later(without(now, Math.min(perLookMl, thereMl)), minutesAfter(now.at, LOOK_MIN), place)
   }
   return { ...found, last: null }
 }
@@ -73,4 +82,4 @@ export function cupsPerHour(events: readonly HoldEvent[], openedAt: Instant, now
 export const cupsLeft = (content: HoldContent, drinkMl: number): number => Math.floor(drinkMlOf(content) / drinkMl)
 /** mL that still go in, a little free at the top to stir. */
 export const roomMl = (content: HoldContent, place: HoldPlace): number =>
-  Math.max(0, place.capacityMl - levelMlOf(content))
+  Math.max(0, usableMl(place) - levelMlOf(content))

@@ -78,18 +78,23 @@ export function later(content: HoldContent, at: Instant, place: HoldPlace): Hold
   if (!(minutes > 0)) return content
   if (!content.drink) return { ...content, at }
   const wPerK = place.wPerK * Math.min(1, levelMlOf(content) / place.capacityMl)
-  const { drink, iceG } = heatedThrough(content.drink, content.iceG, { minutes, roomC: place.roomC, wPerK })
+  const room = { minutes, roomC: place.roomC, wPerK }
+  const { drink, iceG } = heatedThrough(content.drink, content.iceG, room, iceTempOf(content))
   return { ...content, at, drink, iceG }
 }
 
-/** Takes mL of drink out; its ice stays. */
-function without(content: HoldContent, outMl: number): HoldContent {
+/**
+ * Takes mL of drink out; its ice stays.
+ * @throws ProcessLimit where there is not so much in it
+ */
+export function without(content: HoldContent, outMl: number): HoldContent {
   const { drink } = content
   const thereMl = drinkMlOf(content)
   if (!drink || outMl > thereMl + EMPTY_ML) throw new ProcessLimit('more-than-in-it', { volumeMl: outMl, thereMl })
   const leftMl = thereMl - outMl
   if (leftMl > EMPTY_ML) return { ...content, drink: scaled(drink, leftMl / thereMl) }
-  return content.iceG > 0 ? { ...content, drink: scaled(drink, EMPTY_ML / thereMl) } : { ...content, drink: null }
+  if (!(content.iceG > 0)) return { ...content, drink: null }
+  return { ...content, drink: scaled(drink, Math.min(1, EMPTY_ML / thereMl)) }
 }
 
 function filled(content: HoldContent, e: HoldEventOf<'filled'>, ctx: HoldContext): HoldContent {
@@ -98,7 +103,8 @@ function filled(content: HoldContent, e: HoldEventOf<'filled'>, ctx: HoldContext
   const part = scaled(one, e.volumeMl / volumeMl(one))
   goesIn(content, e.volumeMl, ctx)
   const fills = [...(content.drink ? content.fills : []), e]
-  return { ...content, ...together(content.drink ? mixed([content.drink, part]) : part, content.iceG), fills }
+  const drink = content.drink ? mixed([content.drink, part]) : part
+  return { ...content, ...together(drink, content.iceG, iceTempOf(content)), fills }
 }
 /** @throws ProcessLimit where so many mL more are over the brim */
 function goesIn(content: HoldContent, moreMl: number, { capacityMl }: HoldPlace): void {
@@ -110,10 +116,15 @@ function iced(content: HoldContent, e: HoldEventOf<'iced'>, ctx: HoldContext): H
   if (!(e.massG > 0)) throw new ProcessLimit('ice-negative', { value: e.massG })
   if (e.tempC > 0) throw new ProcessLimit('ice-above-zero', { value: e.tempC })
   goesIn(content, iceVolumeMl(content.drink, e.massG), ctx)
-  return { ...content, ...together(content.drink, content.iceG + e.massG, e.tempC), icedG: content.icedG + e.massG }
+  const iceG = content.iceG + e.massG
+  // The ice that floats there already is no colder for it.
+  const iceTempC = (content.iceG * iceTempOf(content) + e.massG * e.tempC) / iceG
+  return { ...content, ...together(content.drink, iceG, iceTempC), icedG: content.icedG + e.massG }
 }
+/** Floating ice is as cold as its drink. */
+const iceTempOf = ({ drink }: HoldContent): number => Math.min(0, drink?.tempC ?? 0)
 /** Drink and ice come to rest with each other at once. */
-const together = (drink: Stream, iceG: number, iceTempC = Math.min(0, drink.tempC)) =>
+const together = (drink: Stream, iceG: number, iceTempC: number) =>
   heatedThrough(drink, iceG, { minutes: 0, roomC: drink.tempC, wPerK: 0 }, iceTempC)
 
 /** What is gone, or too much, for it to stand where somebody says that it does. */
@@ -149,8 +160,10 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
     case 'read':
       return read(content, e)
     case 'spilled':
+      if (!(e.volumeMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: e.volumeMl })
       return { ...without(content, e.volumeMl), spilledMl: content.spilledMl + e.volumeMl }
     case 'emptied':
+      if (!content.drink) throw new ProcessLimit('level-of-empty', { volumeMl: e.leftMl })
       return {
         ...content,
         drink: null,

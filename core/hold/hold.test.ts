@@ -4,6 +4,7 @@ import { minutesAfter } from '../time'
 import {
   ahead,
   contentOf,
+  cupsLeft,
   cupsPerHour,
   drinkMlOf,
   holdClocks,
@@ -11,6 +12,7 @@ import {
   levelMlOf,
   oldestIn,
   overOf,
+  roomMl,
   strengthOf,
   wPerKRead,
   type HoldContext,
@@ -76,6 +78,13 @@ describe('a vessel in service', () => {
       expect.closeTo(1000, -1),
     ])
   })
+  it('ice that is put in twice is as cold as put in at once', () => {
+    const [once, twice] = [of([fill(), ice(1400)], 0), of([fill(), ice(700), ice(700)], 0)]
+    expect([twice.iceG, twice.drink!.tempC]).toEqual([
+      expect.closeTo(once.iceG, 3),
+      expect.closeTo(once.drink!.tempC, 6),
+    ])
+  })
   it('stands as high as its drink and the ice that floats in it', () => {
     const now = of([fill(), ice(500)], 0)
     expect(levelMlOf(now)).toBeCloseTo(drinkMlOf(now) + now.iceG / (massG(now.drink!) / volumeMl(now.drink!)), 6)
@@ -93,6 +102,9 @@ describe('a vessel in service', () => {
     expect(odd(fill(), fill(4000, 1))).toEqual(['more-than-vessel'])
     expect(odd(fill(), ice(2500, 1))).toEqual(['more-than-vessel'])
     expect(odd(event({ kind: 'level', volumeMl: 10 }, 0))).toEqual(['level-of-empty'])
+    const emptied = { kind: 'emptied', leftMl: 10, as: 'kept', reason: null } as const
+    expect(odd(fill(), event(emptied, 1), event(emptied, 2))).toEqual(['level-of-empty'])
+    expect(odd(fill(), event({ kind: 'spilled', volumeMl: -5 }, 1))).toEqual(['volume-not-positive'])
     expect(odd(fill(), event({ kind: 'read', brix: 84.9 }, 1), pour(1, 2))).toEqual([])
     expect(odd(fill(), event({ kind: 'read', ta: 150 }, 1))).toEqual(['reading-acid-outside'])
   })
@@ -168,6 +180,14 @@ describe('ahead', () => {
     expect(a.last!.brix).toBeLessThan(strengthOf(iced)!.brix)
     expect([b.tooWeakMin, b.tooWarmMin !== null && b.tooWarmMin < 60]).toEqual([null, true])
     expect(a.tooWarmMin === null || a.tooWarmMin > b.tooWarmMin!).toBe(true)
+  })
+  it('has room to the line that leaves some to stir, and none once it is over it', () => {
+    expect(roomMl(of([fill()], 0), place)).toBeCloseTo(0.92 * 10_000 - 8000, -1)
+    expect(roomMl(of([fill(9500)], 0), place)).toBe(0)
+    expect(cupsLeft(of([fill()], 0), 300)).toBe(26)
+  })
+  it('is empty now, where it is', () => {
+    expect(ahead(of([], 0), { cupsPerHour: 5, drinkMl: 300 }, bounds, place).emptyMin).toBe(0)
   })
   it('nobody who comes is nobody who empties it', () => {
     expect(ahead(of([fill()], 0), { cupsPerHour: 0, drinkMl: 300 }, bounds, place)).toMatchObject({

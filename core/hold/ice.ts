@@ -10,14 +10,14 @@ interface Room {
 /**
  * Drink and floating ice after some minutes: both come to rest with each other, the room melts the one and then warms
  * the other; what melted is in the drink.
- * @param iceTempC of ice that is put in; that of ice in a drink is the drink's
+ * @param iceTempC of all of the ice, before
  * @throws ProcessLimit for a drink that is itself half frozen
  */
 export function heatedThrough(
   drink: Stream,
   iceG: number,
   { minutes, roomC, wPerK }: Room,
-  iceTempC = Math.min(0, drink.tempC),
+  iceTempC: number,
 ): { drink: Stream; iceG: number } {
   if (drink.iceG > 0) throw new ProcessLimit('ice-in-it-already', {})
   const { out, left } = melted(drink, { iceG, iceTempC, minutes, roomC, wPerK })

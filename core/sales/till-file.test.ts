@@ -41,6 +41,15 @@ describe('the file of a till', () => {
     ])
     expect(read(rows).lines.map((l) => [l.sale, l.count])).toEqual(sales)
   })
+  it('a line that is read the next day takes no other line’s place', () => {
+    const rows = ['5,28/11/2026 23:55,Tea,1,3', '5,28/11/2026 10:00,Tea,2,6']
+    const [today, tomorrow] = [NOW, '2026-11-29T08:00:00Z'].map((now) =>
+      readTill(['sale,date,item,qty,total', ...rows].join('\n'), columns, 'Europe/Madrid', now).lines.map(
+        (l) => l.sale,
+      ),
+    )
+    expect([today, tomorrow]).toEqual([['5/2'], ['5/1', '5/2']])
+  })
   it('in the night in which the clock goes back, a time that is shown twice is the first', () => {
     const of = (time: string) => read([`1,25/10/2026 ${time},Tea,1,3`]).lines[0]!.at
     expect([of('01:30'), of('02:30'), of('03:30')]).toEqual([
@@ -57,6 +66,7 @@ describe('the file of a till', () => {
     ['1,28/11/2026 23:30,Tea,1,3', 'till-future'],
     ['1,28/11/2026 10:00,Tea,0,3', 'till-count-unreadable'],
     ['1,28/11/2026 10:00,Tea,=1+1,3', 'till-count-unreadable'],
+    ['1,28/11/2026 10:00,Tea,1.2,3', 'till-count-unreadable'],
     ['1,28/11/2026 10:00,Tea,1,free', 'till-paid-unreadable'],
   ])('%s is no sale: %s', (row, code) => {
     const { lines, faults } = read([row, '2,28/11/2026 10:00,Tea,1,3'])

@@ -1,6 +1,5 @@
 import { readCsv } from '../csv'
-import { readDay } from '../buy'
-import { dayFrom, instantAt, readClock, type Day, type Instant } from '../time'
+import { dayFrom, instantAt, readClock, readDay, type Day, type Instant } from '../time'
 import { parseNumber } from '../units'
 
 // The file of a till: one line for each thing that was sold, in columns that somebody chose once. Nothing is guessed:
@@ -62,6 +61,9 @@ export function readTill(text: string, columns: TillColumns, zone: string, now: 
     const line = i + 2
     const fault = (code: TillFault['code'], said: string): void => void file.faults.push({ line, code, text: said })
     const number = row[sale] ?? ''
+    // Lines that cannot be read are counted too: read another day, or mended, the others are still the same.
+    const nth = (ofSale.get(number) ?? 0) + 1
+    ofSale.set(number, nth)
     const said = [row[day] ?? '', time === null ? '' : (row[time] ?? '')].join(' ').trim()
     const at = momentOf(said, zone, columns.monthFirst)
     const sold = numberOf(row[count] ?? '')
@@ -69,16 +71,14 @@ export function readTill(text: string, columns: TillColumns, zone: string, now: 
     if (!number) fault('till-sale-missing', said)
     else if (!at) fault('till-time-unreadable', said)
     else if (Date.parse(at) > Date.parse(now)) fault('till-future', said)
-    else if (sold === null || sold === 0 || Math.abs(sold) > MOST_SOLD) fault('till-count-unreadable', row[count] ?? '')
+    else if (sold === null || !isCount(sold)) fault('till-count-unreadable', row[count] ?? '')
     else if (money === null && paid !== null && row[paid]) fault('till-paid-unreadable', row[paid])
-    else {
-      const nth = (ofSale.get(number) ?? 0) + 1
-      ofSale.set(number, nth)
-      file.lines.push({ line, sale: `${number}/${nth}`, at, product: row[product] ?? '', count: sold, paid: money })
-    }
+    else file.lines.push({ line, sale: `${number}/${nth}`, at, product: row[product] ?? '', count: sold, paid: money })
   }
   return file
 }
+
+const isCount = (sold: number): boolean => Number.isInteger(sold) && sold !== 0 && Math.abs(sold) <= MOST_SOLD
 
 /** Three digits after a mark are thousands of nothing that a stand sells: they are decimals. */
 function numberOf(text: string): number | null {

@@ -32,6 +32,14 @@ export function dayFrom(year: number, month: number, dayOfMonth: number): Day | 
   }
 }
 
+/** `2026-11-25`, or day first: `25/11/2026`, `25.11.2026`, `25-11-2026`. Null for anything else. */
+export function readDay(text: string): Day | null {
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
+  const dmy = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/.exec(text)
+  const [y, m, d] = iso ? [iso[1], iso[2], iso[3]] : dmy ? [dmy[3], dmy[2], dmy[1]] : []
+  return y && m && d ? dayFrom(Number(y), Number(m), Number(d)) : null
+}
+
 /** Formats of days by time zone: many instants are asked for, in few zones. */
 const formats = new Map<string, Intl.DateTimeFormat>()
 function formatIn(timeZone: string): Intl.DateTimeFormat {

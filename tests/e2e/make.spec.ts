@@ -24,6 +24,14 @@ async function begin(page: Page, name: string): Promise<string> {
 }
 const amountIn = (text: string): number => Number(text.replace(/[^\d.]/g, ''))
 const toWeigh = (page: Page) => page.locator('[data-test=weigh] h2')
+/** Of any standard, so many litres where it is said. */
+async function beginOther(page: Page, name: string, litres?: string): Promise<void> {
+  await page.goto('/make')
+  await page.locator('[data-test=begin-other]').click()
+  await page.locator('[data-test=pick]').getByRole('button', { name }).click()
+  if (litres) await input(page, 'begin-litres').fill(litres)
+  await page.locator('[data-test=begin]').click()
+}
 /** It is in as it stands in large figures; the next thing is asked for. */
 async function takeIn(page: Page, name: string): Promise<void> {
   await expect(toWeigh(page)).toHaveText(name)
@@ -253,10 +261,7 @@ test('a cooling log that passes and one that does not; labels; a pot from nothin
   })
 
   const syrup = async (temp: string): Promise<void> => {
-    await page.goto('/make')
-    await page.locator('[data-test=begin-other]').click()
-    await page.locator('[data-test=pick]').getByRole('button', { name: 'Simple syrup' }).click()
-    await page.locator('[data-test=begin]').click()
+    await beginOther(page, 'Simple syrup')
     await takeIn(page, 'White sugar')
     await takeIn(page, 'Water')
     await page.locator('[data-test=done]').click()
@@ -330,11 +335,7 @@ test('a prep in loads: each has its own contents, the sieve is measured, and its
   await fromTemplate(page, 'strained-base', 'Loaded base')
   await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
   const prep = page.url()
-  await page.goto('/make')
-  await page.locator('[data-test=begin-other]').click()
-  await page.locator('[data-test=pick]').getByRole('button', { name: 'Loaded base' }).click()
-  await input(page, 'begin-litres').fill('6')
-  await page.locator('[data-test=begin]').click()
+  await beginOther(page, 'Loaded base', '6')
   await expect(page.locator('[data-test=strip]')).toContainText('load 2')
   await test.step('load by load, each weighed for itself; what was begun has its clock', async () => {
     for (let i = 0; i < 60; i++) {
@@ -393,11 +394,7 @@ test('a clock an hour wrong, a standard taken off meanwhile, a batch open for tw
   })
 
   await test.step('of a standard that is taken off the menu while it runs, the batch goes on to its end', async () => {
-    await page.goto('/make')
-    await page.locator('[data-test=begin-other]').click()
-    await page.locator('[data-test=pick]').getByRole('button', { name: 'Grapefruit rosemary' }).click()
-    await input(page, 'begin-litres').fill('2')
-    await page.locator('[data-test=begin]').click()
+    await beginOther(page, 'Grapefruit rosemary', '2')
     await takeIn(page, await toWeigh(page).innerText())
     const run = page.url()
     await openDrink(page, 'Grapefruit rosemary')
@@ -455,11 +452,7 @@ test('from paper, with what there is, by two names; what was spilled and written
     await expect(piece).toContainText('a hundredth')
     await piece.locator('[data-test=stepG] input').fill('1')
     await answered(page, '/equipment/', () => piece.locator('[data-test=save-document]').click())
-    await page.goto('/make')
-    await page.locator('[data-test=begin-other]').click()
-    await page.locator('[data-test=pick]').getByRole('button', { name: 'Simple syrup' }).click()
-    await input(page, 'begin-litres').fill('30')
-    await page.locator('[data-test=begin]').click()
+    await beginOther(page, 'Simple syrup', '30')
     await expect(page.locator('[data-test=takes]')).toContainText('in 2 takes')
     await expect(page.locator('[data-test=on-scale]')).toContainText('By the window')
   })
@@ -478,7 +471,7 @@ test('from paper, with what there is, by two names; what was spilled and written
     await expect(page.locator('[data-test=scale-lost]')).toHaveCount(0)
   })
 
-  await test.step('whose hands they are is one touch; the rest is on paper, and out of its lots', async () => {
+  await test.step('whose hands they are is one touch; the rest is on paper', async () => {
     await page.locator('[data-test=who] button').last().click()
     const hands = await page.locator('[data-test=who] button').last().innerText()
     await page.locator('[data-test=take]').click()
@@ -494,7 +487,7 @@ test('from paper, with what there is, by two names; what was spilled and written
     await expect(page.locator('[data-test=pot-now]')).toContainText('29.00 L')
   })
 
-  await test.step('what is spilled is gone, and done twice it can have been done another time', async () => {
+  await test.step('what is spilled is gone', async () => {
     await page.locator('[data-test=open-pot]').click()
     await input(page, 'spill-grams').fill('500')
     await page.locator('[data-test=spill-save]').click()
@@ -512,5 +505,27 @@ test('from paper, with what there is, by two names; what was spilled and written
     await enough.click()
     await expect(enough).toHaveCount(0)
     expect(await shown(page, '[data-test=to-add] .num')).toBeLessThan(before)
+  })
+
+  await test.step('what is written on paper, and what nobody weighed, leaves its lots', async () => {
+    const onHand = (key: string) =>
+      page.evaluate(async (itemKey) => {
+        const stand = (await (await fetch('/api/v1/stands')).json())[0].id
+        const lots = (await (await fetch(`/api/v1/lots?stand=${stand}`)).json()) as {
+          itemKey: string
+          onHand: number
+        }[]
+        return lots.filter((l) => l.itemKey === itemKey).reduce((sum, l) => sum + l.onHand, 0)
+      }, key)
+    const before = [await onHand('turmeric-juice'), await onHand('apple-juice')]
+    await page.locator('[data-test=to-record]').click()
+    await page.locator('[data-test=on-paper]').click()
+    await input(page, 'paper-field-turmeric-juice').fill('50')
+    await answered(page, '/events', () => page.locator('[data-test=paper-save]').click())
+    await expect.poll(() => onHand('turmeric-juice')).toBeCloseTo(before[0]! - 50, 0)
+    await expect(page.locator('[data-test=unweighed-apple-juice]')).toBeVisible()
+    await onShelf(page, '4800')
+    expect(before[1]).toBeGreaterThan(0)
+    expect(await onHand('apple-juice')).toBe(0)
   })
 })

@@ -47,7 +47,8 @@ function use(key: string): void {
 function set(key: string, of: keyof Observed, v: number | null): void {
   const { [of]: _, ...rest } = number[key] ?? {}
   number[key] = v === null ? rest : { ...rest, [of]: v }
-  emit('read', { ...number })
+  // What is no juice of the drink any more, weighed in meanwhile, is not read.
+  emit('read', Object.fromEntries(props.keys.map((k) => [k, number[k] ?? {}])))
 }
 </script>
 

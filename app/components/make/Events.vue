@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { toldAgain, type BatchEvent } from '#core/batch'
+import { mayBeAnother, toldAgain, type BatchEvent } from '#core/batch'
 import { itemKey } from '#core/recipe'
 import type { RunView } from '~/stores/make'
 
@@ -90,12 +90,7 @@ const shown = computed(() => {
   const rows = inOrder.value.toReversed().filter((e) => e.kind !== 'heard' && e.kind !== 'void')
   return all.value ? rows : rows.slice(0, SHOWN)
 })
-/** It had no effect, and is not said to have been another time yet. */
-const mayBeAnother = (e: BatchEvent): boolean =>
-  props.isUnderWay &&
-  e.kind === 'done' &&
-  again.value.has(e.id) &&
-  !props.view.run.events.some((x) => x.kind === 'done' && x.another && x.step === e.step && x.at > e.at)
+const another = computed(() => (props.isUnderWay ? mayBeAnother(props.view.run.events) : new Set<string>()))
 async function wasAnother(e: BatchEvent): Promise<void> {
   if (e.kind === 'done') await hand.tell([{ kind: 'done', step: e.step, another: true }])
 }
@@ -116,7 +111,7 @@ const count = computed(() => inOrder.value.filter((e) => e.kind !== 'heard' && e
       >
       <span class="small quiet">{{ e.hands ?? e.by }}</span>
       <v-btn
-        v-if="mayBeAnother(e)"
+        v-if="another.has(e.id)"
         class="act"
         height="56"
         :disabled="busy"
