@@ -141,12 +141,13 @@ describe('out of lots', () => {
     expect(onHandIn(lot({ unit: 'mL', onHand: 100, gPerMl: null }), 'g', 1)).toBe(0)
   })
   it('too little of one thing is a share of the batch, unless it is all but nothing or all but enough', () => {
-    expect([shareThere(1000, 400), shareThere(1000, 0), shareThere(1000, 15), shareThere(1000, 850)]).toEqual([
-      0.6,
-      null,
-      null,
-      null,
-    ])
+    const none = fold(lemonade, [])
+    const of = (missing: number, actual = none) => shareThere(1000, missing, actual)
+    expect([of(400), of(0), of(15), of(850)]).toEqual([0.6, null, null, null])
+    // What is in for all of it does not follow.
+    const sugar = keyed('white-sugar')
+    const isIn = event({ kind: 'weighed', take: sugar.out, amount: sugar.amount, lotId: null })
+    expect(of(400, fold(lemonade, [isIn]))).toBeNull()
     expect([isAllOf(981, 1000), isAllOf(979, 1000)]).toEqual([true, false])
   })
 })

@@ -1,5 +1,6 @@
 import { itemKey, type Evaluation } from '../recipe'
 import { isMassUnit, toGrams } from '../units'
+import type { Actual } from './fold'
 import type { Weigh } from './run'
 
 /**
@@ -24,10 +25,12 @@ export const isAllOf = (value: number, wanted: number): boolean => value >= want
 /** Of what was planned; less is no batch worth its work. Common practice, no source. */
 const LEAST_SHARE = 0.2
 /**
- * The share of a batch that can be made of what there is of one thing; null where there is enough, or all but nothing.
+ * The share of a batch that can be made of what there is of one thing; null where there is enough, or all but nothing,
+ * or where anything is in already: what is in for all of it does not follow.
  * @param wanted above 0 @param missing what no lot has of it, in the same unit
  */
-export function shareThere(wanted: number, missing: number): number | null {
+export function shareThere(wanted: number, missing: number, { told }: Pick<Actual, 'told'>): number | null {
+  if (told.size) return null
   const share = 1 - missing / wanted
   return share > LEAST_SHARE && !isAllOf(wanted - missing, wanted) ? share : null
 }

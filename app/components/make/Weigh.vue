@@ -88,8 +88,9 @@ const inNoLot = computed(() =>
 )
 /** Of what is wanted, what its lots have, where that is less: the rest of the batch can follow it. */
 const onHandShare = computed(() => {
-  const { rest, weighed } = props.weigh
-  return weighed || !of.lots.value.length || first.value > 1 ? null : shareThere(rest, inNoLot.value)
+  const view = props.hand.view.value
+  if (!view || !of.lots.value.length || first.value > 1) return null
+  return shareThere(props.weigh.rest, inNoLot.value, view.actual)
 })
 function openField(): void {
   isTyping.value = true
