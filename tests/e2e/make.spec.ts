@@ -498,8 +498,8 @@ test('from paper, with what there is, by two names; what was spilled and written
   })
 
   await test.step('of a juice that is short, the batch is as large as it reaches, while nothing else is in', async () => {
-    await beginOther(page, 'Rhubarb lemon cooler', '10')
-    await expect(toWeigh(page)).toHaveText('Rhubarb juice')
+    await beginOther(page, 'Carrot apple turmeric', '4')
+    await expect(toWeigh(page)).toHaveText('Carrot juice')
     const enough = page.locator('[data-test=all-there-is]')
     const before = await shown(page, '[data-test=to-add] .num')
     await enough.click()
@@ -517,15 +517,15 @@ test('from paper, with what there is, by two names; what was spilled and written
         }[]
         return lots.filter((l) => l.itemKey === itemKey).reduce((sum, l) => sum + l.onHand, 0)
       }, key)
-    const before = [await onHand('rhubarb-juice'), await onHand('lemon-juice')]
+    const before = [await onHand('carrot-juice'), await onHand('turmeric-juice')]
     await page.locator('[data-test=to-record]').click()
     await page.locator('[data-test=on-paper]').click()
-    await input(page, 'paper-field-rhubarb-juice').fill('500')
+    await input(page, 'paper-field-carrot-juice').fill('500')
     await answered(page, '/events', () => page.locator('[data-test=paper-save]').click())
-    await expect.poll(() => onHand('rhubarb-juice')).toBeCloseTo(before[0]! - 500, 0)
-    await expect(page.locator('[data-test=unweighed-lemon-juice]')).toBeVisible()
-    await onShelf(page, '3500')
+    await expect.poll(() => onHand('carrot-juice')).toBeCloseTo(before[0]! - 500, 0)
+    await expect(page.locator('[data-test=unweighed-turmeric-juice]')).toBeVisible()
+    await onShelf(page, '2000')
     expect(before[1]).toBeGreaterThan(0)
-    expect(await onHand('lemon-juice')).toBeLessThan(before[1]!)
+    expect(await onHand('turmeric-juice')).toBeLessThan(before[1]!)
   })
 })
