@@ -30,20 +30,17 @@ export function useEndBatch(view: () => RunView) {
   const preps = usePreps()
   const session = useSession()
 
-  const asPlanned = computed(() => unweighed(view().run.planned, view().actual))
+  const asPlanned = computed(() => {
+    const { run, actual, pot } = view()
+    return pot ? unweighed(run.planned, actual, pot) : []
+  })
   const inNoBook = computed(() => {
     const { run, actual } = view()
     const took = new Set(run.events.flatMap((e) => (e.took ? [e.id] : [])))
     return outOfNoLot(actual, run.events, (id) => took.has(id))
   })
   /** What nobody weighed comes out of lots all the same, as so much of it as the batch takes. */
-  const ofAsPlanned = (): { lotId: string; amount: number }[] => {
-    const own = new Map((view().pot?.bill.own ?? []).map((o) => [o.stream, o.mass.value]))
-    return usesOf(
-      asPlanned.value.map(({ take, key }) => ({ key, massG: own.get(take) ?? 0 })),
-      preps.usable,
-    )
-  }
+  const ofAsPlanned = () => usesOf(asPlanned.value, preps.usable)
   const keeps = (place: Place) => {
     const { pot } = view()
     return pot && useByOf(pot, place, { brix: pot.jug.brix.value })

@@ -1,19 +1,24 @@
-import { itemKey, type Amount, type RecipeDocument } from '../recipe'
+import { itemKey, type Evaluation, type RecipeDocument } from '../recipe'
 import { TAP } from '../substances'
 import { standing, takenBy, type BatchEvent } from './event'
 import type { Actual } from './fold'
 
 // What is asked at the end of a batch: is everything of the sheet in it, and where did it come from?
 
-/** Of the sheet, in a step that was done, and weighed by nobody: it is taken as planned. */
+/**
+ * Of the sheet, in a step that was done, and weighed by nobody: it is taken as planned.
+ * @param pot what is in it: what fills it up is as much as was missing
+ */
 export function unweighed(
   planned: RecipeDocument,
   { told, done }: Pick<Actual, 'told' | 'done'>,
-): { take: string; key: string; amount: Amount }[] {
+  { bill }: Pick<Evaluation, 'bill'>,
+): { take: string; key: string; massG: number }[] {
+  const own = new Map(bill.own.map((o) => [o.stream, o.mass.value]))
   const isIn = new Set(planned.steps.flatMap((s) => (s.op !== 'take' && done.has(s.out) ? s.in : [])))
   return planned.steps.flatMap((s) =>
     s.op === 'take' && !told.has(s.out) && isIn.has(s.out)
-      ? [{ take: s.out, key: itemKey(s.item), amount: s.amount }]
+      ? [{ take: s.out, key: itemKey(s.item), massG: own.get(s.out) ?? 0 }]
       : [],
   )
 }

@@ -176,9 +176,8 @@ function endOf(
       return lot ? [{ lot, amount }] : []
     })
     const openG = new Map<string, number>()
-    const own = new Map(evaluation.bill.own.map((o) => [o.stream, o.mass.value]))
-    for (const { take, key } of unweighed(run.planned, actual))
-      openG.set(key, (openG.get(key) ?? 0) + (own.get(take) ?? 0))
+    for (const { key, massG } of unweighed(run.planned, actual, evaluation))
+      openG.set(key, (openG.get(key) ?? 0) + massG)
     return { evaluation, made: madeOf(evaluation, actual, run), taken, inG, openG }
   } catch (e) {
     if (e instanceof ProcessLimit) return refused({ code: e.code, field: 'runId', numbers: e.numbers })

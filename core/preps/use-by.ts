@@ -41,6 +41,7 @@ const BRINE_PERCENT = 15
 const HOURS = {
   'keeps-date-mark': 7 * DAY,
   'keeps-dairy': 3 * DAY,
+  'keeps-tcs': 3 * DAY,
   'keeps-fresh': 3 * DAY,
   'keeps-fresh-low-acid': 2 * DAY,
   'keeps-syrup': 28 * DAY,
@@ -107,16 +108,17 @@ export function useByOf(evaluation: Evaluation, store: Store, measured: { ph?: n
   const { keeping } = document
   const brix = measured.brix ?? evaluation.jug.brix.value
   const isSyrup = brix >= SYRUP_BRIX || saltPercent(evaluation) >= BRINE_PERCENT
-  const isDairy = cautions.includes('allergen-milk') || cautions.includes('tcs')
+  const [isMilk, isTcs] = [cautions.includes('allergen-milk'), cautions.includes('tcs')]
   const acid = tcsReading(output, [...bill.ingredients.keys()], 'open', measured.ph).verdict === 'not-tcs'
   const specials = specialsOf(evaluation)
   const approved = !!keeping?.approval
   const found: (keyof typeof HOURS)[] = []
   if (store === 'frozen') found.push('keeps-frozen')
   else if (store === 'room')
-    found.push(isSyrup ? 'keeps-warm-syrup' : acid && !isDairy ? 'keeps-warm' : 'keeps-warm-tcs')
+    found.push(isSyrup ? 'keeps-warm-syrup' : acid && !isMilk && !isTcs ? 'keeps-warm' : 'keeps-warm-tcs')
   else {
-    if (isDairy) found.push('keeps-dairy')
+    if (isMilk) found.push('keeps-dairy')
+    else if (isTcs) found.push('keeps-tcs')
     if (isRaw(evaluation) && !isSyrup) found.push(acid ? 'keeps-fresh' : 'keeps-fresh-low-acid')
     found.push(isSyrup ? 'keeps-syrup' : 'keeps-date-mark')
   }

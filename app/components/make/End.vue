@@ -89,7 +89,7 @@ const keeps = computed(() => ending.keeps(place.value))
       <ul v-if="ending.asPlanned.value.length" class="plain">
         <li v-for="u in ending.asPlanned.value" :key="u.take" :data-test="`unweighed-${u.take}`">
           <span
-            ><b class="num">{{ amount(u.amount.value, u.amount.unit, 0) }}</b> {{ name(u.key) }}</span
+            ><b class="num">{{ amount(u.massG, 'g', u.massG < 10 ? 1 : 0) }}</b> {{ name(u.key) }}</span
           >
           <v-btn
             height="72"

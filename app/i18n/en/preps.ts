@@ -188,6 +188,7 @@ export const preps = {
       'keeps-date-mark':
         'Ready to eat and kept cold: seven days at most, the day of making the first (FDA Food Code 3-501.17).',
       'keeps-dairy': 'Milk in it: three days (common practice, no source).',
+      'keeps-tcs': 'Low in acid: three days (common practice, no source).',
       'keeps-fresh': 'Something in it was never hot: three days (common practice, no source).',
       'keeps-fresh-low-acid': 'Never hot and not surely acid: two days (common practice, no source).',
       'keeps-syrup': 'As strong as syrup or brine: four weeks (common practice, no source).',

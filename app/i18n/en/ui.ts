@@ -308,7 +308,7 @@ export const ui = {
     'cold-title': 'Keep cold.',
     'potable-title': 'Drinking water.',
     'keep-cold': 'Fresh juice and cut fruit: 5 °C or below, and write the time down. Local codes decide.',
-    tcs: 'Cut melon and other low-acid produce need time and temperature control: 5 °C or below, and write the time down. Local codes decide.',
+    tcs: 'Low in acid, such as milk or cut melon: it needs time and temperature control, 5 °C or below; write the time down. Local codes decide.',
     'cut-glove': 'A cut on the hand is covered and gloved.',
     potable: 'Water and ice must be potable.',
     'weigh-acid': 'Weigh concentrated acid; wear goggles and gloves.',

@@ -190,6 +190,7 @@ export const preps = {
       'keeps-date-mark':
         'Listo para consumir y en frío: siete días como mucho, el primero es el de su hechura (FDA Food Code 3-501.17).',
       'keeps-dairy': 'Lleva leche: tres días (práctica común, sin fuente).',
+      'keeps-tcs': 'Poco ácido: tres días (práctica común, sin fuente).',
       'keeps-fresh': 'Algo no pasó por calor: tres días (práctica común, sin fuente).',
       'keeps-fresh-low-acid': 'Sin calor y sin acidez segura: dos días (práctica común, sin fuente).',
       'keeps-syrup': 'Fuerte como jarabe o salmuera: cuatro semanas (práctica común, sin fuente).',

@@ -314,7 +314,7 @@ export const ui: typeof en = {
     'cold-title': 'Mantener frío.',
     'potable-title': 'Agua potable.',
     'keep-cold': 'Jugo fresco y fruta cortada: 5 °C o menos, y anota la hora. Deciden las normas locales.',
-    tcs: 'El melón cortado y otros productos poco ácidos piden control de tiempo y temperatura: 5 °C o menos, y anota la hora. Deciden las normas locales.',
+    tcs: 'Poco ácido, como la leche o el melón cortado: pide control de tiempo y temperatura, 5 °C o menos; anota la hora. Deciden las normas locales.',
     'cut-glove': 'Una cortada en la mano se cubre y lleva guante.',
     potable: 'El agua y el hielo deben ser potables.',
     'weigh-acid': 'Pesa el ácido concentrado; usa gafas y guantes.',
