@@ -1,5 +1,5 @@
 import { asRecipe, handMinutes, outOfNoLot, unweighed, type EventBody } from '#core/batch'
-import { usesOf } from '#core/books'
+import { usesOf, weighedAsPlanned } from '#core/books'
 import { lastDayOf, useByOf } from '#core/preps'
 import type { RecipeDocument } from '#core/recipe'
 import { dayOf } from '#core/time'
@@ -76,6 +76,15 @@ export function useEndBatch(view: () => RunView) {
   }
   const close = (event: Extract<EventBody, { kind: 'closed' }>): Promise<void> => make.tell(view().run.id, event)
 
+  /** What nobody weighed is in it all the same, and goes with it. */
+  async function throwAway(reason: string): Promise<void> {
+    const { id } = view().run
+    // What it is thrown away for is no slip of a weight.
+    const confirm = ['weight-unlike', 'vessel-nearly-full']
+    for (const event of weighedAsPlanned(asPlanned.value, preps.usable)) await make.tell(id, event, confirm)
+    await close({ kind: 'closed', how: 'thrown', reason, recipeId: null })
+  }
+
   /** As it was made, as a recipe. */
   function recipe(): RecipeDocument {
     const { run } = view()
@@ -108,5 +117,5 @@ export function useEndBatch(view: () => RunView) {
     await outbox.keep('putRecipe', { key: uuid(), params: { id: of.id }, body })
     return of.id
   }
-  return { asPlanned, inNoBook, keeps, lastDay, handsSoFar, end, close, draft, redraft, recipe }
+  return { asPlanned, inNoBook, keeps, lastDay, handsSoFar, end, close, throwAway, draft, redraft, recipe }
 }

@@ -22,7 +22,17 @@ export { openedDays, restUntil } from './open'
 export { readCode, shortCode } from './short-code'
 export { tookFrom, type Begin, type Tell } from './run'
 export { gramsOf, packAmount } from './pack'
-export { firstOut, gPerMlOf, gPerMlOfPrep, gramsIn, onHandIn, usesFor, usesOf, type UsableLot } from './uses'
+export {
+  firstOut,
+  gPerMlOf,
+  gPerMlOfPrep,
+  gramsIn,
+  onHandIn,
+  usesFor,
+  usesOf,
+  weighedAsPlanned,
+  type UsableLot,
+} from './uses'
 
 /** The book of every kind of fact: what it needs to know, and what it comes to. */
 export const BOOKS = {

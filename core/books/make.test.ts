@@ -1,7 +1,7 @@
 import { evaluateRecipe, newSyrup, shippedContext } from '../recipe'
 import { INGREDIENTS } from '../substances'
 import { templateOf } from '../templates'
-import { BOOKS, usesFor, type LotNow, type State } from '.'
+import { BOOKS, usesFor, weighedAsPlanned, type LotNow, type State } from '.'
 import type { Make } from './make'
 
 const NOW = '2026-05-04T09:00:00.000Z'
@@ -146,6 +146,23 @@ it('a standard takes what expires first, and what no lot has is left', () => {
   expect(usesFor(syrup, 2, lots).map((u) => u.amount)).toEqual([400, 900])
   const jug = { ...lot('jug', 500, null), unit: 'mL' as const, gPerMl: 2 }
   expect(usesFor(syrup, 0.5, [jug])).toEqual([{ lotId: 'jug', amount: 250 }])
+  // What is thrown away takes the same out of them, in grams, each lot once: the rest is of no lot's.
+  const things = [
+    { take: 'a', key: 'white-sugar', massG: 900 },
+    { take: 'b', key: 'white-sugar', massG: 700 },
+    { take: 'c', key: 'water', massG: 100 },
+    { take: 'd', key: 'salt', massG: 0 },
+  ]
+  const gone = weighedAsPlanned(things, [jug, ...lots]).map((e) =>
+    e.kind === 'weighed' ? [e.take, e.lotId, e.amount.value, e.more ?? false] : [],
+  )
+  expect(gone).toEqual([
+    ['a', 'soon', 400, true],
+    ['a', 'jug', 500, false],
+    ['b', 'jug', 500, true],
+    ['b', 'late', 200, false],
+    ['c', null, 100, false],
+  ])
 })
 
 describe('a pack that is opened', () => {

@@ -1,3 +1,4 @@
+import type { EventBody } from '../batch'
 import { volumePerGram } from '../process'
 import { itemKey, type Evaluation } from '../recipe'
 import { TAP, type IngredientData } from '../substances'
@@ -78,6 +79,34 @@ export function usesOf(
   return [...out].map(([lotId, amount]) => ({ lotId, amount: roundAmount(amount) }))
 }
 const LEAST_G = 0.01
+
+/**
+ * What nobody weighed of a batch that is thrown away, told as the sheet has it: out of the lots that have it, first to
+ * expire first. What they have not is of the last of them, which gives what it has.
+ * @param things g of each take
+ */
+export function weighedAsPlanned(
+  things: readonly { take: string; key: string; massG: number }[],
+  lots: readonly UsableLot[],
+): EventBody[] {
+  let left = lots
+  return things
+    .filter(({ massG }) => massG > LEAST_G)
+    .flatMap(({ take, key, massG }) => {
+      const uses = usesOf([{ key, massG }], left)
+      const took = new Map(uses.map((u) => [u.lotId, u.amount]))
+      left = left.map((l) => ({ ...l, onHand: l.onHand - (took.get(l.id) ?? 0) }))
+      let openG = massG
+      return [...uses.map((u) => u.lotId), ...(uses.length ? [] : [null])].map((lotId, i): EventBody => {
+        const isLast = i >= uses.length - 1
+        const lot = lots.find((l) => l.id === lotId)
+        const value = isLast ? openG : roundAmount(took.get(lot!.id)! * (lot!.unit === 'mL' ? lot!.gPerMl! : 1))
+        openG -= value
+        const amount = { value: roundAmount(value), unit: 'g' as const }
+        return { kind: 'weighed', take, amount, lotId, ...(isLast ? {} : { more: true as const }) }
+      })
+    })
+}
 
 /** g that a mL of an ingredient weighs, where it pours. */
 export const gPerMlOf = (data: IngredientData): number => gramsOf(1, 'mL', data)!

@@ -55,7 +55,7 @@ async function save(confirm?: true): Promise<void> {
 }
 const closing = useSubmit(async () => {
   if (isThrowing.value) {
-    await ending.close({ kind: 'closed', how: 'thrown', reason: reason.value.trim(), recipeId: null })
+    await ending.throwAway(reason.value.trim())
     return
   }
   if (session.mayPlan) draftId.value = await ending.draft(title.value.trim() || view.value.run.name)
