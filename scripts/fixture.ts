@@ -180,6 +180,10 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   const without = ({ id: _, standard: _s, shipped: _h, ...rest }: Row) => rest
   const lot = delivery(stand, { kg: 4, price: { paid: 2.2, per: 'kg' } })
   const run = { id: uuid(), standId: stand, name: 'As always', times: 1, at: null }
+  const hold = {
+    ...{ id: uuid(), standId: stand, versionId: (recipe!.standard as { id: string }).id, way: 'iced', control: 'cold' },
+    ...{ vessel: { name: 'Left one', capacityMl: 8000 }, washMin: 240, wPerK: 1.3, roomC: 22, at: null },
+  }
   const writes: [KeptId, Record<string, string>, object][] = [
     ['postLot', {}, lot],
     ['postPress', {}, press(lot.id)],
@@ -218,6 +222,18 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
         at: null,
       },
     ],
+    ['postHold', {}, hold],
+    [
+      'postHoldEvent',
+      { id: hold.id },
+      { id: uuid(), event: { kind: 'filled', lotId: null, volumeMl: 4000, tempC: 4 }, at: null },
+    ],
+    [
+      'putPour',
+      { id: uuid() },
+      { standId: stand, holdId: hold.id, versionId: hold.versionId, drinkMl: 300, cups: 3, at: null },
+    ],
+    ['putSoldOut', { id: uuid() }, { standId: stand, versionId: hold.versionId, at: null }],
     ['putRecipe', { id: recipe!.id }, { ...without(recipe!), name: 'Renamed without a connection' }],
     ['putPlanLine', { id: uuid() }, { standId: stand, day: '2026-12-24', recipeId: recipe!.id, cups: 55, version: 0 }],
     [

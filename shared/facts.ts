@@ -32,7 +32,10 @@ export interface FactEntry<K extends FactKind> {
 const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) => (p.kept ? [p.kept.lotId] : []))
 
 const onLot = <
-  K extends Exclude<FactKind, 'receive' | 'pack' | 'press' | 'make' | 'begin' | 'tell' | 'void'>,
+  K extends Exclude<
+    FactKind,
+    'receive' | 'pack' | 'press' | 'make' | 'begin' | 'tell' | 'putOut' | 'atHold' | 'pour' | 'soldOut' | 'void'
+  >,
 >(): FactEntry<K> => ({
   route: 'postLotEvent',
   role: 'crew',
@@ -101,6 +104,42 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     waits: true,
     refreshes: ['fruit'],
     told: ({ params, body }) => ({ ...body, runId: params.id }) as unknown as Told<'tell'>,
+    makes: ({ id }) => [id],
+  },
+  putOut: {
+    route: 'postHold',
+    role: 'crew',
+    row: 'hold',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ body }) => body as unknown as Told<'putOut'>,
+    makes: ({ id }) => [id],
+  },
+  atHold: {
+    route: 'postHoldEvent',
+    role: 'crew',
+    row: 'hold-event',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ params, body }) => ({ ...body, holdId: params.id }) as unknown as Told<'atHold'>,
+    makes: ({ id, event }) => [id, ...(event.kind === 'emptied' ? [rowId(id, 'left')] : [])],
+  },
+  pour: {
+    route: 'putPour',
+    role: 'crew',
+    row: 'pour',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ params, body }) => ({ ...body, id: params.id }) as unknown as Told<'pour'>,
+    makes: ({ id }) => [id],
+  },
+  soldOut: {
+    route: 'putSoldOut',
+    role: 'crew',
+    row: 'sold-out',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ params, body }) => ({ ...body, id: params.id }) as unknown as Told<'soldOut'>,
     makes: ({ id }) => [id],
   },
   look: onLot(),

@@ -12,6 +12,7 @@ export {
   type DiscardReason,
   type FruitTemp,
 } from '#core/books/words'
+export { HOLD_CONTROLS } from '#core/hold/clocks'
 export { EQUIPMENT_KINDS, isRated, type EquipmentKind } from '#core/limits/equipment'
 /** What is put down of the work on a drink. */
 export const WORK_KINDS = ['original', 'series', 'correction'] as const

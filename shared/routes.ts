@@ -8,6 +8,10 @@ export const KEPT_ROUTES = [
   'postBatch',
   'postRun',
   'postRunEvent',
+  'postHold',
+  'postHoldEvent',
+  'putPour',
+  'putSoldOut',
   'putRecipe',
   'putWork',
   'putPlanLine',
@@ -49,6 +53,9 @@ export interface Route {
 const FRUIT = [...VOID_KINDS, 'press-mark', 'person'] as const
 /** What batches are made of that are told step by step; what is weighed for them leaves its lot. */
 const RUNS = ['run', 'run-event', 'batch', 'standard', 'person'] as const
+
+/** What stands at the hatch; what is filled in leaves its lot. */
+const HATCH = ['hold', 'hold-event', 'pour', 'sold-out', 'person'] as const
 
 /**
  * Every route there is. The contract adds fields and replies; the interface needs only this, and so ships without the
@@ -141,7 +148,13 @@ export const ROUTES = {
     role: 'owner',
     keyed: false,
   },
-  lots: { id: 'lots', method: 'GET', path: '/api/v1/lots', role: 'crew', shows: [...FRUIT, 'run-event'] },
+  lots: {
+    id: 'lots',
+    method: 'GET',
+    path: '/api/v1/lots',
+    role: 'crew',
+    shows: [...FRUIT, 'run-event', 'hold-event', 'pour'],
+  },
   postLot: { id: 'postLot', method: 'POST', path: '/api/v1/lots', role: 'crew' },
   postPack: { id: 'postPack', method: 'POST', path: '/api/v1/packs', role: 'crew' },
   getLot: { id: 'getLot', method: 'GET', path: '/api/v1/lots/{id}', role: 'crew' },
@@ -157,6 +170,14 @@ export const ROUTES = {
   // A planned document, and the one without its loads.
   postRun: { id: 'postRun', method: 'POST', path: '/api/v1/runs', role: 'crew', bodyLimit: 2 ** 19 },
   postRunEvent: { id: 'postRunEvent', method: 'POST', path: '/api/v1/runs/{id}/events', role: 'crew' },
+  holds: { id: 'holds', method: 'GET', path: '/api/v1/holds', role: 'crew', shows: HATCH },
+  postHold: { id: 'postHold', method: 'POST', path: '/api/v1/holds', role: 'crew' },
+  postHoldEvent: { id: 'postHoldEvent', method: 'POST', path: '/api/v1/holds/{id}/events', role: 'crew' },
+  putPour: { id: 'putPour', method: 'PUT', path: '/api/v1/pours/{id}', role: 'crew' },
+  putSoldOut: { id: 'putSoldOut', method: 'PUT', path: '/api/v1/sold-outs/{id}', role: 'crew' },
+  till: { id: 'till', method: 'GET', path: '/api/v1/tills', role: 'lead', shows: ['till'] },
+  putTill: { id: 'putTill', method: 'PUT', path: '/api/v1/tills/{id}', role: 'lead' },
+  postSales: { id: 'postSales', method: 'POST', path: '/api/v1/sales', role: 'lead', bodyLimit: 2 ** 20 },
   packs: { id: 'packs', method: 'GET', path: '/api/v1/packs', role: 'lead' },
   bench: { id: 'bench', method: 'GET', path: '/api/v1/bench', role: 'crew' },
   recipes: {

@@ -1,8 +1,8 @@
 import { readCode, shortCode } from '#core/books'
 import { useFruit } from '~/stores/fruit'
 
-/** A scanner types a code faster than anybody, and ends with Enter, ms between two keys. */
-const FAST_MS = 60
+/** A scanner types a code faster than anybody, and ends with Enter: all of it in so many ms. */
+const FAST_MS = 500
 const LENGTH = 7
 
 /** The lot of a code that was typed or scanned. */
@@ -17,16 +17,18 @@ export function useLotByCode() {
 /** A scanner that types: whatever page is shown, the lot of the code is opened. */
 export function useScanner(): void {
   const lotOf = useLotByCode()
-  let [typed, last] = ['', 0]
+  let [typed, times]: [string, number[]] = ['', []]
   function pressed(e: KeyboardEvent): void {
     if (e.ctrlKey || e.metaKey || e.altKey || isTyping(e.target)) return
-    const now = e.timeStamp
-    if (now - last > FAST_MS) typed = ''
-    last = now
-    if (e.key.length === 1) typed = (typed + e.key).slice(-LENGTH)
-    if (e.key !== 'Enter' || typed.length < LENGTH) return
-    const id = lotOf(typed)
+    if (e.key.length === 1) {
+      typed = (typed + e.key).slice(-LENGTH)
+      times = [...times, e.timeStamp].slice(-LENGTH)
+    }
+    if (e.key !== 'Enter') return
+    const isScanned = typed.length === LENGTH && e.timeStamp - times[0]! <= FAST_MS
+    const id = isScanned ? lotOf(typed) : null
     typed = ''
+    times = []
     if (!id) return
     e.preventDefault()
     e.stopPropagation()

@@ -4,6 +4,7 @@ import { useFruit } from '~/stores/fruit'
 import { useMake } from '~/stores/make'
 import { usePlan } from '~/stores/plan'
 import { usePreps } from '~/stores/preps'
+import { useServe } from '~/stores/serve'
 
 export interface Stop {
   key: string
@@ -21,6 +22,7 @@ export function useStops() {
   const plan = usePlan()
   const preps = usePreps()
   const make = useMake()
+  const serve = useServe()
   return computed((): Stop[] => [
     {
       key: 'fruit',
@@ -55,7 +57,12 @@ export function useStops() {
       built: true,
       figure: make.underWay.length ? t('line.makeUnderWay', { n: make.underWay.length }, make.underWay.length) : '',
     },
-    { key: 'serve', path: '/serve', built: false, figure: '' },
+    {
+      key: 'serve',
+      path: '/serve',
+      built: true,
+      figure: serve.open.length ? t('line.serve', { n: serve.cupsToday }, serve.cupsToday) : '',
+    },
     { key: 'count', path: '/count', built: false, figure: '' },
     { key: 'taste', path: '/taste', built: false, figure: '' },
   ])

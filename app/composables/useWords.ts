@@ -14,6 +14,7 @@ const FETCHED = {
     otherwise: () => import('~/i18n/en/otherwise').then((m) => m.otherwise),
     week: () => import('~/i18n/en/week').then((m) => m.week),
     make: () => import('~/i18n/en/make').then((m) => m.make),
+    serve: () => import('~/i18n/en/serve').then((m) => m.serve),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -27,6 +28,7 @@ const FETCHED = {
     otherwise: () => import('~/i18n/es/otherwise').then((m) => m.otherwise),
     week: () => import('~/i18n/es/week').then((m) => m.week),
     make: () => import('~/i18n/es/make').then((m) => m.make),
+    serve: () => import('~/i18n/es/serve').then((m) => m.serve),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

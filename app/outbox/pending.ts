@@ -16,12 +16,15 @@ import type {
   Batch,
   BodyInput,
   DayTaskRow,
+  Hold,
   Lot,
   PlanLine,
+  Pour,
   Press,
   Recipe,
   Run,
   ServiceDay,
+  SoldOut,
   Work,
 } from '#shared/contract'
 import { FACTS, factOf, type Call, type Fact } from '#shared/facts'
@@ -33,6 +36,9 @@ export interface Books extends Shelf {
   presses: readonly Press[]
   batches: readonly Batch[]
   runs: readonly Run[]
+  holds: readonly Hold[]
+  pours: readonly Pour[]
+  soldOuts: readonly SoldOut[]
 }
 /** Whose tablet it is, and where. */
 export interface Here extends Omit<At, 'now'> {
@@ -83,11 +89,18 @@ export function bookedHere(kind: Fact, call: Call, shelf: Books, here: Here & { 
   return book(told, stateOf(shelf, known, { ...here, needs: needs(told) }))
 }
 
-/** Whether the server has said it already. */
-const isThere = ({ lots, presses, batches, runs }: Books, { route, body, params }: Entry): boolean =>
-  route === 'postRunEvent'
-    ? !!runs.find((r) => r.id === params.id)?.events.some((e) => e.id === body.id)
-    : [lots, presses, batches, runs].some((rows) => rows.some((r) => r.id === body.id))
+/** Whether the server has said it already. What may be told again is laid over what it was. */
+function isThere({ lots, presses, batches, runs, holds }: Books, { route, body, params }: Entry): boolean {
+  if (route === 'putPour' || route === 'putSoldOut') return false
+  const of =
+    route === 'postRunEvent'
+      ? runs.find((r) => r.id === params.id)?.events
+      : route === 'postHoldEvent'
+        ? holds.find((h) => h.id === params.id)?.events
+        : null
+  if (of !== null) return !!of?.some((e: { id: string }) => e.id === body.id)
+  return [lots, presses, batches, runs, holds].some((rows) => rows.some((r) => r.id === body.id))
+}
 
 /** g of a piece of this lot: as counted and weighed, or the usual. */
 export const unitGOf = (lot: Pick<Lot, 'count' | 'weighed' | 'amount'>, h: Handling | null): number | null =>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { UNIT_SYSTEMS } from '#core/region'
+import { HOLD_CONTROLS } from '#core/hold/clocks'
 import { LIMONES, PREP_COSTS } from '#core/stand'
 import { OUNCE_MEANINGS } from '#core/units'
 import type { FieldSpec } from '~/components/store/DocumentForm.vue'
@@ -50,6 +51,9 @@ const standFields = computed((): FieldSpec[] => {
     field('gasPerKwh', 'number', { unit: 'money/kWh', optional: true }),
     field('countPreps', 'choice', {
       items: PREP_COSTS.map((value) => ({ value, title: t(`store.countPreps.${value}`) })),
+    }),
+    field('holdControl', 'choice', {
+      items: HOLD_CONTROLS.map((value) => ({ value, title: t(`store.holdControl.${value}`) })),
     }),
     field('sipMin', 'number', { unit: 'min' }),
     field('roomC', 'number', { unit: '°C' }),

@@ -118,8 +118,12 @@ export const useDrinks = defineStore('drinks', () => {
   const changedSince = (r: Recipe): string[] =>
     r.standard ? signed.value.changedSince(r.standard.snapshot, context) : []
 
-  /** A version of today as the books take it: what a making of it comes to. */
+  /** A version as the books take it, of today or of a vessel that still serves: what a making of it comes to. */
   function versionOf(id: string): Version | undefined {
+    const atHatch = fruit.heldAs(id)
+    const wasSigned = atHatch && sourceOf(atHatch.snapshot)
+    const served = wasSigned && evaluate(wasSigned).evaluation
+    if (served) return { recipeId: atHatch.recipeId, evaluation: served }
     const recipe = recipes.value.find((r) => r.standard?.id === id || useOf(r.id)?.standard?.id === id)
     const standard = recipe?.standard?.id === id ? recipe.standard : recipe && useOf(recipe.id)?.standard
     const source = standard && sourceOf(standard.snapshot)

@@ -29,17 +29,18 @@ import { useOutbox } from './outbox'
 import { useSession } from './session'
 
 type RunOf = Parameters<Known['evaluateRun']>[0]
-const NOTHING_THERE = { lots: [], presses: [], batches: [], runs: [] }
+const NOTHING_THERE = { lots: [], presses: [], batches: [], runs: [], holds: [], pours: [], soldOuts: [] }
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
 export const useFruit = defineStore('fruit', () => {
-  const answered = shallowRef<Pick<Books, 'lots' | 'presses' | 'batches' | 'runs'>>(NOTHING_THERE)
+  const answered = shallowRef<Pick<Books, keyof typeof NOTHING_THERE>>(NOTHING_THERE)
   /** What the server said last, with what this tablet has not sent yet on top. */
   const here = computed((): Here => {
-    const { standId, person, isOwner, mayPlan, currency } = useSession()
+    const { standId, stand, person, isOwner, mayPlan, currency } = useSession()
     return {
       standId,
+      control: stand?.holdControl ?? 'cold',
       decimals: decimalsOf(currency),
       by: person?.name ?? '',
       teller: { seesMoney: isOwner, mends: mayPlan, overrules: isOwner },
@@ -71,6 +72,9 @@ export const useFruit = defineStore('fruit', () => {
     return lay(from, { ...answered.value, prices, bases: [] }, useOutbox().overlay, here.value, known)
   })
   const runs = computed(() => books.value.runs)
+  const holds = computed(() => books.value.holds)
+  const pours = computed(() => books.value.pours)
+  const soldOuts = computed(() => books.value.soldOuts)
   /** What a fact would come to if it were told now; what is not on this shelf is the server's to look at. */
   function tryOut(kind: Fact, call: Call): Booked {
     const asked = { ...known, meanMlPerKg: (key: string) => yields.value.get(key)?.used.value ?? null }
@@ -87,6 +91,11 @@ export const useFruit = defineStore('fruit', () => {
   /** What a version is of: by the makings that are known, or by the standards of today. */
   const recipeOf = (versionId: string): string | undefined =>
     answered.value.batches.find((b) => b.versionId === versionId)?.recipeId ?? versionOf.value(versionId)?.recipeId
+  /** What a vessel at the hatch holds, by its version; nothing where none does. */
+  function heldAs(versionId: string): { recipeId: string; snapshot: string } | null {
+    const hold = answered.value.holds.find((h) => h.versionId === versionId)
+    return hold?.snapshot ? { recipeId: hold.recipeId, snapshot: hold.snapshot } : null
+  }
   const lots = computed(() => books.value.lots)
   const presses = computed(() => books.value.presses)
   const ready = ref(false)
@@ -109,10 +118,10 @@ export const useFruit = defineStore('fruit', () => {
       .filter((l) => (l.kind === 'pack' || l.kind === 'opened') && isShown(l.onHand))
       .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at)),
   )
-  /** preps that were made and are there, what ends first on top */
+  /** what was made and is there, and what was left of it in a vessel; what ends first on top */
   const made = computed(() =>
     lots.value
-      .filter((l) => l.kind === 'made' && isShown(l.onHand))
+      .filter((l) => (l.kind === 'made' || l.kind === 'left') && isShown(l.onHand))
       .sort((a, b) => (a.useBy ?? '9').localeCompare(b.useBy ?? '9') || a.at.localeCompare(b.at)),
   )
   const kgOnHand = computed(() => received.value.reduce((sum, l) => sum + l.onHand, 0) / 1000)
@@ -211,14 +220,24 @@ export const useFruit = defineStore('fruit', () => {
     const stand = useSession().standId
     if (!stand) return
     const shown = useOutbox().reading(FACT_ROUTES)
-    const [l, p, b, r] = await Promise.all([
+    const [l, p, b, r, h] = await Promise.all([
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
       useOutbox().read('batches', { query: { stand } }),
       useOutbox().read('runs', { query: { stand } }),
+      useOutbox().read('holds', { query: { stand } }),
     ])
     learn.value(r.snapshots)
-    answered.value = { lots: l, presses: p, batches: b, runs: r.runs }
+    learn.value(h.snapshots)
+    answered.value = {
+      lots: l,
+      presses: p,
+      batches: b,
+      runs: r.runs,
+      holds: h.holds,
+      pours: h.pours,
+      soldOuts: h.soldOuts,
+    }
     clock.value = useSession().now().toISOString()
     shown()
     ready.value = true
@@ -234,11 +253,15 @@ export const useFruit = defineStore('fruit', () => {
     made,
     batches,
     recipeOf,
+    heldAs,
     versionOf,
     evaluateRun,
     learn,
     today,
     runs,
+    holds,
+    pours,
+    soldOuts,
     tryOut,
     kgOnHand,
     pressesOf,

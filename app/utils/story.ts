@@ -35,6 +35,7 @@ const HOW_IT_CAME: Record<Lot['kind'], (lot: Lot) => string> = {
   pack: () => 'packs',
   made: () => 'made',
   opened: () => 'opened',
+  left: () => 'left',
 }
 
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */

@@ -10,7 +10,7 @@ export interface Discard extends AmountTold {
   note?: string | null
 }
 export const discard = onLot<Discard>({
-  lots: ['received', 'peeled', 'by-product', 'pressed', 'pack', 'opened', 'made'],
+  lots: ['received', 'peeled', 'by-product', 'pressed', 'pack', 'opened', 'made', 'left'],
   moves: 'discard',
   takes: amountTold,
   check: (event, taken, lot) => checkTake(taken, lot.onHand, event.amount == null ? 'kg' : 'amount', lot.unit),

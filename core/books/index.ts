@@ -9,6 +9,9 @@ import { pack } from './pack'
 import { press } from './press'
 import { receive } from './receive'
 import { begin, tell } from './run'
+import { atHold, putOut } from './serve/hold'
+import { pour } from './serve/pour'
+import { soldOut } from './serve/sold-out'
 import { sort } from './sort'
 import { spill, use } from './use'
 import { voiding } from './void'
@@ -16,6 +19,7 @@ import { voiding } from './void'
 export * from './rows'
 export * from './state'
 export * from './shelf'
+export * from './serve'
 export { baseKeyOf, rowId } from './row-id'
 export * from './goods'
 export { openedDays, restUntil } from './open'
@@ -42,6 +46,10 @@ export const BOOKS = {
   make,
   begin,
   tell,
+  putOut,
+  atHold,
+  pour,
+  soldOut,
   look,
   clean,
   garnish,

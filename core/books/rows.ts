@@ -20,9 +20,9 @@ export interface SeenLot {
 
 /**
  * Where a lot came from: fruit by the scale, a press, what was left of it, a knife, goods in packs and pieces,
- * such a pack once it is opened, or a making of a prep.
+ * such a pack once it is opened, a making of a prep, or what was left in a vessel at the hatch.
  */
-export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled', 'pack', 'opened', 'made'] as const
+export const LOT_KINDS = ['received', 'pressed', 'by-product', 'peeled', 'pack', 'opened', 'made', 'left'] as const
 export type LotKind = (typeof LOT_KINDS)[number]
 
 /** What a lot is of: an ingredient, a version of a recipe that was made, or goods such as cups. */
@@ -280,6 +280,8 @@ export const MOVE_KINDS = [
   'open-in',
   'make-out',
   'make-in',
+  'serve-out',
+  'serve-in',
   'void',
   'restore',
 ] as const
@@ -310,7 +312,7 @@ export interface LotEventRow<E = { kind: string }> {
 export const VOID_KINDS = ['lot', 'press', 'lot-event', 'batch'] as const
 export type VoidKind = (typeof VOID_KINDS)[number]
 /** Kinds of the rows that facts have: what happens in a batch is taken back there, and nowhere else. */
-export const ROW_KINDS = [...VOID_KINDS, 'run', 'run-event'] as const
+export const ROW_KINDS = [...VOID_KINDS, 'run', 'run-event', 'hold', 'hold-event', 'pour', 'sold-out'] as const
 export type FactRowKind = (typeof ROW_KINDS)[number]
 /** A fact taken out of the books, or put back. */
 export interface VoidRow {

@@ -1,14 +1,11 @@
 import { checkEvent, closedBy, takenBy, UNPLANNED, type BatchEvent, type EventBody } from '../batch'
 import { checkWhen, type Finding } from '../limits'
 import { useByOf } from '../preps/use-by'
-import { type Amount, type ItemRef, type RecipeDocument } from '../recipe'
-import { isMassUnit, settledTake, toGrams, toMillilitres } from '../units'
-import { NOTHING } from '../yield'
+import type { ItemRef, RecipeDocument } from '../recipe'
 import { movement } from './movement'
-import { rowId } from './row-id'
-import type { BatchVessel, Movement, RunRow, TookOut } from './rows'
-import { BOOKED, missing, NEEDS, refused, type Book, type LotNow, type RunNow, type State } from './state'
-import { gPerMlOf, gPerMlOfPrep } from './uses'
+import type { BatchVessel, RunRow, TookOut } from './rows'
+import { BOOKED, missing, NEEDS, refused, type Book, type RunNow } from './state'
+import { givenBack, tookOut } from './took'
 
 // A batch that is told step by step: it is begun, and then things happen. What is weighed leaves its lot at once.
 
@@ -99,12 +96,13 @@ export const tell: Book<Tell> = {
       vesselMl: run.vessel?.capacityMl ?? null,
     })
     if (found.limits.length) return refused(...found.limits)
-    const took = tookOut(event, run, state)
+    const took = tookOut(takenBy(event), run.standId, state)
+    const gone = event.kind === 'void' ? run.events.find((e) => e.id === event.event) : undefined
     return {
       ...BOOKED,
       doubts: found.doubts,
       runEvents: [{ id: told.id, runId: run.id, event: withHands(told), took, at }],
-      movements: took ? [movement(told.id, took.lotId, -took.amount, 'make-out')] : givenBack(event, run),
+      movements: took ? [movement(told.id, took.lotId, -took.amount, 'make-out')] : givenBack(told.id, gone),
     }
   },
 }
@@ -123,46 +121,6 @@ function endedBefore(run: RunNow, e: BatchEvent): Finding | null {
   if (run.made && goesOn(e)) return null
   const end = run.made?.at ?? (reopens ? null : closed?.at)
   return end && Date.parse(e.at) >= Date.parse(end) ? { code: 'batch-ended', field: 'event', numbers: {} } : null
-}
-
-/**
- * What it takes out of its lot: as much as is there; the rest is in no lot. A lot that is gone, of another stand, or in
- * a unit that nobody can turn it into gives nothing: what was weighed is in the pot all the same.
- */
-function tookOut(e: BatchEvent, run: RunNow, state: State): TookOut | null {
-  const taken = takenBy(e)
-  const lot = taken?.lotId ? state.lot(taken.lotId) : undefined
-  if (!taken || !lot || lot.voided || lot.standId !== run.standId) return null
-  const asked = inLotUnit(taken.amount, lot, state)
-  if (asked === null) return null
-  const amount = Math.min(settledTake(asked, lot.onHand), lot.onHand)
-  return amount > NOTHING ? { lotId: lot.id, amount } : null
-}
-/** An amount in the unit of a lot; null where it cannot be said in it. */
-function inLotUnit({ value, unit }: Amount, lot: LotNow, state: State): number | null {
-  if (lot.unit === 'pieces') return null
-  const isMass = isMassUnit(unit)
-  const told = isMass ? toGrams(value, unit) : toMillilitres(value, unit)
-  if (isMass === (lot.unit === 'g')) return told
-  const gPerMl = gPerMlOfLot(lot, state)
-  if (gPerMl === null) return null
-  return isMass ? told / gPerMl : told * gPerMl
-}
-function gPerMlOfLot(lot: LotNow, state: State): number | null {
-  if (lot.itemKind === 'version') {
-    const version = state.version(lot.itemKey)
-    return version ? gPerMlOfPrep(version.evaluation) : null
-  }
-  const data = state.data(lot.itemKey)
-  return data ? gPerMlOf(data) : null
-}
-
-/** What a void puts back where it came from. */
-function givenBack(e: BatchEvent, run: RunNow): Movement[] {
-  const gone = e.kind === 'void' ? run.events.find((x) => x.id === e.event) : undefined
-  if (!gone?.took) return []
-  const { lotId, amount } = gone.took
-  return [{ id: rowId(e.id, `void ${lotId}`), lotId, amount, kind: 'void', sourceId: gone.id }]
 }
 
 /** What a batch took out of which lots, all of its events together. */

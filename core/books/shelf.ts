@@ -1,11 +1,26 @@
 import { pricePerKg } from '../cost/price'
 import type { Evaluation, RecipeDocument } from '../recipe'
 import { dataOfRow, INGREDIENTS, type IngredientData } from '../substances'
+import type { HoldControl } from '../hold'
 import { baseMake, NOTHING, type BaseMake, type Feel, type OwnHandling, type Place } from '../yield'
 import { movement } from './movement'
 import { baseKeyOf, rowId } from './row-id'
 import type { BaseRow, BatchRow, LotRow, Movement, PressRow, RunRow } from './rows'
-import type { Booked, FactNow, LotNow, Named, Needs, RunNow, State, Teller, ToldEvent, Version } from './state'
+import type {
+  Booked,
+  FactNow,
+  HoldNow,
+  LotNow,
+  Named,
+  Needs,
+  RunNow,
+  State,
+  Teller,
+  ToldEvent,
+  ToldHoldEvent,
+  Version,
+} from './state'
+import type { HoldRow, PourRow, SoldOutRow } from './serve/rows'
 
 // What a tablet shows of the books: the rows that the server told last, with what was told here laid over them.
 
@@ -35,6 +50,13 @@ export interface ShelfRun extends RunRow {
   /** hash of what its version was signed as; null where it is begun from nothing, or was not sent yet */
   snapshot: string | null
 }
+/** A vessel in service, as a tablet knows it. */
+export interface ShelfHold extends HoldRow {
+  by: string
+  /** hash of what its version was signed as; null where it was not sent yet */
+  snapshot: string | null
+  events: readonly ToldHoldEvent[]
+}
 interface Price {
   id: string
   ingredientKey: string
@@ -52,6 +74,10 @@ export interface Shelf {
   batches: readonly ShelfBatch[]
   /** batches that were begun, with what happened in them */
   runs: readonly ShelfRun[]
+  /** vessels in service, and cups that were poured, of the last day */
+  holds: readonly ShelfHold[]
+  pours: readonly PourRow[]
+  soldOuts: readonly SoldOutRow[]
   /** newest first; none where the teller does not see them */
   prices: readonly Price[]
   bases: readonly ShelfBase[]
@@ -74,6 +100,7 @@ export interface Known {
 /** Where and by whom a fact is told. */
 export interface At {
   standId: string
+  control: HoldControl
   teller: Teller
   now: string
   /** decimals that the business's currency is paid in */
@@ -83,7 +110,7 @@ export interface At {
 export function stateOf(
   shelf: Shelf,
   known: Known,
-  { standId, teller, now, needs, decimals }: At & { needs: Needs },
+  { standId, control, teller, now, needs, decimals }: At & { needs: Needs },
 ): State {
   const out = new Set(needs.facts.map((id) => rowId(id, 'price')))
   const baseOf = (key: string): IngredientData | undefined => {
@@ -106,10 +133,16 @@ export function stateOf(
       const made = shelf.batches.find((b) => b.runId === id) ?? null
       return run && { ...run, made, evaluate: (doc) => known.evaluateRun(run, doc) }
     },
+    hold: (id): HoldNow | undefined => {
+      const hold = shelf.holds.find((h) => h.id === id)
+      return hold && { ...hold, pours: shelf.pours.filter((p) => p.holdId === id) }
+    },
+    pour: (id) => shelf.pours.find((p) => p.id === id),
     now,
     teller,
     decimals,
     stand: (id) => id === standId,
+    control: () => control,
     lot: (id): LotNow | undefined => {
       const lot = shelf.lots.find((l) => l.id === id)
       return lot && { ...lot, voided: false }
@@ -180,8 +213,20 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
   const runs = [...booked.runs.map((row): ShelfRun => ({ ...row, by, events: [], snapshot: null })), ...shelf.runs].map(
     (r) => (told.has(r.id) ? { ...r, events: [...r.events, ...told.get(r.id)!] } : r),
   )
+  const at = new Map<string, ToldHoldEvent[]>()
+  for (const { id, holdId, event, took, at: when } of booked.holdEvents)
+    at.set(holdId, [...(at.get(holdId) ?? []), { ...event, id, at: when, by, took } as ToldHoldEvent])
+  const holds = [
+    ...booked.holds.map((row): ShelfHold => ({ ...row, by, snapshot: null, events: [] })),
+    ...shelf.holds,
+  ].map((h) => (at.has(h.id) ? { ...h, events: [...h.events, ...at.get(h.id)!] } : h))
+  const retold = new Set(booked.pours.map((p) => p.id))
+  const pours = retold.size ? [...booked.pours, ...shelf.pours.filter((p) => !retold.has(p.id))] : shelf.pours
+  const isTold = new Set(booked.soldOuts.map((s) => s.id))
+  const soldOuts = [...booked.soldOuts, ...shelf.soldOuts.filter((s) => !isTold.has(s.id))]
   const bases = [...shelf.bases, ...booked.bases.flatMap((b) => firstMade(b, booked))]
-  return { ...shelf, lots, presses, batches, runs, bases, prices: pricesAfter(shelf.prices, booked.prices, gone) }
+  const prices = pricesAfter(shelf.prices, booked.prices, gone)
+  return { ...shelf, lots, presses, batches, runs, holds, pours, soldOuts, bases, prices }
 }
 
 /** A base with what its first making says of it. */

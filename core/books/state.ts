@@ -3,6 +3,8 @@ import type { IngredientData } from '../substances'
 import type { OwnHandling } from '../yield'
 import type { Evaluation, ItemRef, RecipeDocument } from '../recipe'
 import type { BatchEvent } from '../batch'
+import type { HoldControl, HoldEvent } from '../hold'
+import type { HoldEventRow, HoldRow, PourRow, SoldOutRow } from './serve/rows'
 import type {
   BaseRow,
   BatchRow,
@@ -60,6 +62,14 @@ export interface RunNow extends RunRow {
   evaluate(doc: RecipeDocument): Evaluation
 }
 
+/** What happened to a vessel in service, with what it took out of a lot. */
+export type ToldHoldEvent = HoldEvent & { took: TookOut | null }
+/** A vessel in service as it stands when a fact is told. */
+export interface HoldNow extends HoldRow {
+  events: readonly ToldHoldEvent[]
+  /** what was poured out of it */
+  pours: readonly PourRow[]
+}
 /** An ingredient by its name. */
 export interface Named {
   key: string
@@ -77,6 +87,8 @@ export interface State {
   /** decimals that the business's currency is paid in */
   decimals: number
   stand(id: string): boolean
+  /** what else than the cold may keep safe what stands at its hatch */
+  control(standId: string): HoldControl
   lot(id: string): LotNow | undefined
   fact(id: string): FactNow | undefined
   /** composition here; undefined where nobody knows the ingredient */
@@ -96,6 +108,9 @@ export interface State {
   /** what recipe a version is of */
   recipeOf(versionId: string): string | undefined
   run(id: string): RunNow | undefined
+  hold(id: string): HoldNow | undefined
+  /** a pour that was told before */
+  pour(id: string): PourRow | undefined
   /** mL per kg that a press is held against; null where that is the server's to say */
   meanMlPerKg(standId: string, key: string): number | null
 }
@@ -115,6 +130,10 @@ export interface Needs {
   versions: string[]
   /** batches that were begun, with all that happened in them and the lots that they took from */
   runs: string[]
+  /** vessels in service, with all that happened to them */
+  holds: string[]
+  /** pours that were told before */
+  pours: string[]
   /** what goes into such a batch that its plan may not name */
   items: ItemRef[]
   /** whether it asks what the fruit cost last */
@@ -131,6 +150,8 @@ export const NEEDS: Needs = {
   names: [],
   versions: [],
   runs: [],
+  holds: [],
+  pours: [],
   items: [],
   prices: false,
   mean: false,
@@ -146,6 +167,10 @@ export interface Booked {
   batches: BatchRow[]
   runs: RunRow[]
   runEvents: RunEventRow[]
+  holds: HoldRow[]
+  holdEvents: HoldEventRow[]
+  pours: PourRow[]
+  soldOuts: SoldOutRow[]
   /** bases that are made for the first time */
   bases: BaseRow[]
   events: LotEventRow[]
@@ -161,6 +186,10 @@ export const BOOKED: Booked = {
   batches: [],
   runs: [],
   runEvents: [],
+  holds: [],
+  holdEvents: [],
+  pours: [],
+  soldOuts: [],
   bases: [],
   events: [],
   prices: [],
@@ -203,6 +232,10 @@ export const both = (first: Booked, second: Booked): Booked => ({
   batches: [...first.batches, ...second.batches],
   runs: [...first.runs, ...second.runs],
   runEvents: [...first.runEvents, ...second.runEvents],
+  holds: [...first.holds, ...second.holds],
+  holdEvents: [...first.holdEvents, ...second.holdEvents],
+  pours: [...first.pours, ...second.pours],
+  soldOuts: [...first.soldOuts, ...second.soldOuts],
   bases: [...first.bases, ...second.bases],
   events: [...first.events, ...second.events],
   prices: [...first.prices, ...second.prices],

@@ -10,7 +10,7 @@ export interface Use {
 }
 const out = (moves: 'use' | 'spill') =>
   onLot<Use>({
-    lots: ['pressed', 'by-product', 'pack', 'opened', 'made'],
+    lots: ['pressed', 'by-product', 'pack', 'opened', 'made', 'left'],
     moves,
     takes: (event) => event.amount,
     check: (_event, taken, lot) => checkTake(taken, lot.onHand, 'amount', lot.unit),

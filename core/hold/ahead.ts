@@ -78,6 +78,12 @@ export function cupsPerHour(events: readonly HoldEvent[], openedAt: Instant, now
   return (60 * cups) / minutes
 }
 
+/** Min until somebody has to see to it: it is too weak, or has no cup left; null where that is not in sight. */
+export function fillMin({ tooWeakMin, emptyMin }: Ahead): number | null {
+  const both = [tooWeakMin, emptyMin].filter((min) => min !== null)
+  return both.length ? Math.min(...both) : null
+}
+
 /** Cups that are still in it. */
 export const cupsLeft = (content: HoldContent, drinkMl: number): number => Math.floor(drinkMlOf(content) / drinkMl)
 /** mL that still go in, a little free at the top to stir. */

@@ -8,7 +8,8 @@ import type { HoldContent } from './content'
 
 export const TIME_CONTROL_MOST_C = 21
 export const TIME_CONTROL_MIN = { '4h': 240, '6h': 360 } as const
-export type HoldControl = 'cold' | keyof typeof TIME_CONTROL_MIN
+export const HOLD_CONTROLS = ['cold', '4h', '6h'] as const
+export type HoldControl = (typeof HOLD_CONTROLS)[number]
 
 export interface HoldClock {
   kind: 'time-control' | 'wash'

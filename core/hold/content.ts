@@ -33,7 +33,7 @@ export interface HoldContent {
   /** mL that are gone, by a level that was told, beyond what was poured and spilled; below 0 where there is more */
   unexplainedMl: number
   /** what cannot be of this vessel at that moment, and changed nothing */
-  odd: { event: HoldEvent; code: string }[]
+  odd: { event: HoldEvent; code: string; numbers: ProcessLimit['numbers'] }[]
 }
 
 /** mL of drink in it, without ice. */
@@ -152,8 +152,14 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
     case 'poured': {
       const outMl = e.cups * e.drinkMl
       if (!(outMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: outMl })
-      const { pouredCups, pouredMl } = content
-      return { ...without(content, outMl), pouredCups: pouredCups + e.cups, pouredMl: pouredMl + outMl }
+      const { pouredCups, pouredMl, unexplainedMl } = content
+      const knownMl = e.counted ? Math.min(outMl, Math.max(0, unexplainedMl)) : 0
+      return {
+        ...(outMl > knownMl ? without(content, outMl - knownMl) : content),
+        pouredCups: pouredCups + e.cups,
+        pouredMl: pouredMl + outMl,
+        unexplainedMl: unexplainedMl - knownMl,
+      }
     }
     case 'level':
       return levelled(content, e)
@@ -190,7 +196,7 @@ export function contentOf(events: readonly HoldEvent[], at: Instant, ctx: HoldCo
       content = told(before, e, ctx)
     } catch (error) {
       if (!(error instanceof ProcessLimit)) throw error
-      content = { ...before, odd: [...before.odd, { event: e, code: error.code }] }
+      content = { ...before, odd: [...before.odd, { event: e, code: error.code, numbers: error.numbers }] }
     }
   }
   return content ? later(content, at, ctx) : emptyHold(at)

@@ -11,6 +11,8 @@ interface Told {
 /** What becomes of what is left when a vessel is emptied. */
 export const LEFT_AS = ['kept', 'frozen', 'syrup', 'thrown'] as const
 export type LeftAs = (typeof LEFT_AS)[number]
+/** Those of which a lot remains. */
+export const HELD_AS: readonly LeftAs[] = ['kept', 'frozen', 'syrup']
 
 export type HoldEvent = Told &
   (
@@ -23,18 +25,32 @@ export type HoldEvent = Told &
       }
     | { kind: 'iced'; massG: number; tempC: number }
     /** cups out of it, of so many mL of drink each; ice that goes along is scooped elsewhere */
-    | { kind: 'poured'; cups: number; drinkMl: number; saleId?: string }
+    | {
+        kind: 'poured'
+        cups: number
+        drinkMl: number
+        /** afterwards, all together: what a level had found to be gone is gone into them first */
+        counted?: true
+      }
     /** how high it stands, ice and all: what is gone since then was poured, or is not explained */
     | { kind: 'level'; volumeMl: number }
     | { kind: 'read'; brix?: number; ta?: number; tempC?: number }
     | { kind: 'stirred' }
     | { kind: 'spilled'; volumeMl: number }
     /** so much was left in it, and what became of that; after it the vessel is empty */
-    | { kind: 'emptied'; leftMl: number; as: LeftAs; reason: string | null }
+    | { kind: 'emptied'; leftMl: number; as: LeftAs; reason: string | null; useBy?: string | null }
     /** it never was; what voids cannot be voided */
     | { kind: 'void'; event: string }
   )
 export type HoldEventOf<K extends HoldEvent['kind']> = Extract<HoldEvent, { kind: K }>
+
+/** What happened, without who told it and when. */
+export type HoldEventBody = WithoutTold<HoldEvent>
+type WithoutTold<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'by'> : never
+
+/** The end of a vessel in service; null while it serves. */
+export const emptiedBy = (events: readonly HoldEvent[]): HoldEventOf<'emptied'> | null =>
+  inOrder(events).findLast((e) => e.kind === 'emptied') ?? null
 
 /** Those that count, in their order: without what was voided, and without what voided it. */
 export function inOrder(events: readonly HoldEvent[]): HoldEvent[] {

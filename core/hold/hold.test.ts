@@ -65,6 +65,19 @@ describe('a vessel in service', () => {
     const empty = of([...events, event({ kind: 'emptied', leftMl: 6000, as: 'thrown', reason: 'warm' }, 3)], 4)
     expect([empty.drink, empty.fills, empty.unexplainedMl]).toEqual([null, [], expect.closeTo(300, -1)])
   })
+  it('cups that are counted at its end are what a level had found gone, and then come out of it', () => {
+    const level = event({ kind: 'level', volumeMl: 5000 }, 2)
+    const counted = (cups: number) =>
+      of([fill(), level, event({ kind: 'poured', cups, drinkMl: 300, counted: true }, 3)], 3)
+    const told = (cups: number) => {
+      const c = counted(cups)
+      return [Math.round(levelMlOf(c)), Math.round(c.unexplainedMl), c.pouredCups]
+    }
+    expect([told(5), told(12)]).toEqual([
+      [5000, 1500, 5],
+      [4400, 0, 12],
+    ])
+  })
   it('lets in as much heat as it is full', () => {
     const events = [fill(4000), ice(600)]
     const small = { ...place, capacityMl: 5000, wPerK: 0.75 }

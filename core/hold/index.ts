@@ -14,3 +14,6 @@ export {
 export * from './ahead'
 export * from './clocks'
 export { wPerKRead } from './learned'
+export { usualWPerK, W_PER_K_SPREAD } from './vessel'
+export { boundsOf } from './bounds'
+export { iceVolumeMl } from './ice'

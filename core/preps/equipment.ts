@@ -31,6 +31,7 @@ export const RANGE = {
   power: rangeOf(CATALOGUE.heat.params, 'burnerW'),
   jar: rangeOf(CATALOGUE.blend.params, 'jarMl'),
   fridge: { least: 1000, most: 1e7 },
+  dispenser: { least: 300, most: 60_000 },
   scale: { least: 50, most: 500_000 },
   step: { least: 0.001, most: 1000 },
 } as const
@@ -45,7 +46,7 @@ export function checkEquipment(of: Omit<Equipment, 'name'>): Wrong[] {
   const { kind, powerW, capacityMl } = of
   if (kind === 'scale') return checkScale(of)
   const field = isRated(kind) ? 'powerW' : 'capacityMl'
-  const range = isRated(kind) ? RANGE.power : kind === 'jar' ? RANGE.jar : RANGE.fridge
+  const range = kind === 'burner' || kind === 'microwave' ? RANGE.power : RANGE[kind]
   return within(field, field === 'powerW' ? powerW : capacityMl, range)
 }
 interface Wrong {

@@ -92,3 +92,16 @@ export function timesOrNone(cup: Pick<Evaluation, 'document' | 'jug'>, ask: Cups
     throw e
   }
 }
+
+/** A size that cups of a drink are poured in. */
+export interface CupSize {
+  /** null where nobody said which cup */
+  cupId: string | null
+  /** mL of drink in it, without its ice */
+  drinkMl: number
+}
+/** What cups of a drink hold: the usual one first. @param cup evaluated, for one cup */
+export function sizesOf({ document, jug }: Pick<Evaluation, 'document' | 'jug'>): CupSize[] {
+  const usual = { cupId: document.serve?.cupId ?? null, drinkMl: jug.volume.value }
+  return [usual, ...(document.serve?.sizes ?? []).map(({ cupId, drinkMl }) => ({ cupId, drinkMl }))]
+}

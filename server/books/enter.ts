@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { BOOKS, rowId, type Booked, type FactKind, type Needs, type State, type Told } from '#core/books'
 import type { Body } from '#shared/contract'
 import { FACTS, type Fact } from '#shared/facts'
-import { register } from './facts'
+import { register, registerOnce } from './facts'
 import { notFound, Refusal, refuseUnlessConfirmed } from '../platform/errors'
 import type { Tx } from '../db/connect'
 import type { Who } from '../people/who'
@@ -23,6 +23,17 @@ export async function enter<K extends Fact>(
   const { id } = told as { id: string }
   await register(tx, FACTS[kind].row, id)
   await book(tx, kind, told, confirmed, who)
+  return { id }
+}
+
+/**
+ * Books a fact that may be told again, with more of it, or with less: what is told last stands.
+ * @throws 409 `already-there` when something else has this id
+ */
+export async function enterAgain<K extends Fact>(tx: Tx, kind: K, told: Told<K>, who: Who): Promise<{ id: string }> {
+  const { id } = told as { id: string }
+  await registerOnce(tx, FACTS[kind].row, id)
+  await book(tx, kind, told, [], who)
   return { id }
 }
 

@@ -1,6 +1,8 @@
 import type { FactRowKind, VoidKind } from '#core/books'
 import { Fact } from '../db/models'
 import type { Tx } from '../db/connect'
+import { rowOf } from '../db/rows'
+import { Refusal } from '../platform/errors'
 
 /** Kinds of rows that have an id of their own. */
 export type RowKind = FactRowKind | 'made-lot' | 'price' | 'price-list'
@@ -14,6 +16,16 @@ export async function register(tx: Tx, kind: RowKind, ...ids: string[]): Promise
     ids.map((id) => ({ id, kind })),
     { transaction: tx },
   )
+}
+
+/**
+ * The id of a fact that may be told again.
+ * @throws 409 `already-there` when something else has this id
+ */
+export async function registerOnce(tx: Tx, kind: RowKind, id: string): Promise<void> {
+  await Fact.bulkCreate([{ id, kind }], { ignoreDuplicates: true, transaction: tx })
+  const known = await rowOf(Fact, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
+  if (known?.kind !== kind) throw new Refusal(409, 'already-there', [{ field: 'id', code: 'already-there' }])
 }
 
 /**

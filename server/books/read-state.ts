@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { goodsOf, type FactNow, type LotNow, type Movement, type Needs, type State, type VoidKind } from '#core/books'
+import type { HoldControl } from '#core/hold'
 import type { OwnHandling } from '#core/yield'
 import { Batch, Cup, Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
@@ -12,6 +13,7 @@ import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
 import type { Who } from '../people/who'
 import { lotRow } from './lot-row'
+import { holdsNow, poursNow } from './holds'
 import { runsNow } from './runs'
 import { rowsOf } from '../db/rows'
 
@@ -28,11 +30,23 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     : []
   const runs = await runsNow(tx, needs.runs, needs.items)
   const ofRuns = [...runs.values()].flatMap((r) => r.events.flatMap((e) => e.took?.lotId ?? []))
-  const lots = await lockedLots(tx, [...new Set([...needs.lots, ...ofRuns, ...moved.map((m) => m.lotId)])].sort())
+  const holds = await holdsNow(tx, needs.holds)
+  const pours = await poursNow(tx, needs.pours)
+  const ofHatch = [
+    ...[...holds.values()].flatMap((h) => h.events.flatMap((e) => e.took?.lotId ?? [])),
+    ...[...pours.values()].flatMap((p) => p.uses.map((u) => u.lotId)),
+  ]
+  const lots = await lockedLots(
+    tx,
+    [...new Set([...needs.lots, ...ofRuns, ...ofHatch, ...moved.map((m) => m.lotId)])].sort(),
+  )
   const facts = await factsOf(tx, needs.facts, lots)
   const made = [...lots.values()].flatMap((l) => (l.itemKind === 'version' ? [l.itemKey] : []))
-  const isAsked = needs.versions.length > 0 || needs.runs.length > 0
-  const versions = await versionsOf(tx, isAsked ? [...needs.versions, ...made] : [])
+  const isAsked = needs.versions.length > 0 || needs.runs.length > 0 || needs.holds.length > 0
+  const versions = await versionsOf(
+    tx,
+    isAsked ? [...needs.versions, ...made, ...[...holds.values()].map((h) => h.versionId)] : [],
+  )
   const taken = [...versions.values()].flatMap((v) =>
     v.evaluation.bill.own.flatMap((t) => ('ingredient' in t.item ? [t.item.ingredient] : [])),
   )
@@ -50,7 +64,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const goods = await goodsIn(tx, needs.goods)
   const named = await Promise.all(needs.names.map((name) => findByName(tx, name)))
   const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
-  const stands = new Set(await standsOf(tx, needs.stands))
+  const stands = await standsOf(tx, needs.stands)
   const pressed = needs.mean ? lots.get(needs.lots[0]!) : undefined
   const fruit = pressed && dataOf(ingredients.get(pressed.itemKey))
   const mean = pressed && fruit?.fruit ? await meanYield(tx, pressed.standId, fruit, pressed.itemKey) : null
@@ -59,6 +73,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead'), overrules: who.role === 'owner' },
     decimals: await currencyDecimals(tx),
     stand: (id) => stands.has(id),
+    control: (id) => stands.get(id) ?? 'cold',
     lot: (id) => lots.get(id),
     fact: (id) => facts.get(id),
     data: (key) => dataOf(ingredients.get(key)),
@@ -68,6 +83,8 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     version: (id) => versions.get(id),
     recipeOf: (id) => versions.get(id)?.recipeId,
     run: (id) => runs.get(id),
+    hold: (id) => holds.get(id),
+    pour: (id) => pours.get(id),
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }
@@ -82,10 +99,11 @@ async function goodsIn(tx: Tx, keys: readonly string[]): Promise<Set<string>> {
   return new Set(keys.filter((key) => there.has(goodsOf(key)?.cupId ?? '')))
 }
 
-async function standsOf(tx: Tx, ids: string[]): Promise<string[]> {
-  if (!ids.length) return []
-  const rows = await rowsOf(Stand, { where: { id: ids }, attributes: ['id'], transaction: tx })
-  return rows.map((r) => r.id)
+/** Those that there are, with what else than the cold may keep safe what stands at their hatch. */
+async function standsOf(tx: Tx, ids: string[]): Promise<Map<string, HoldControl>> {
+  if (!ids.length) return new Map()
+  const rows = await rowsOf(Stand, { where: { id: ids }, attributes: ['id', 'holdControl'], transaction: tx })
+  return new Map(rows.map((r) => [r.id, r.holdControl]))
 }
 
 async function lockedLots(tx: Tx, ids: string[]): Promise<Map<string, LotNow>> {

@@ -1,11 +1,27 @@
 import { QueryTypes } from 'sequelize'
 import type { Booked } from '#core/books'
 import { NOTHING } from '#core/yield'
-import { Batch, BatchEvent, BatchRun, FactVoid, Ingredient, Lot, LotEvent, Movement, Press, Price } from '../db/models'
+import {
+  Batch,
+  BatchEvent,
+  BatchRun,
+  FactVoid,
+  Hold,
+  HoldEvent,
+  Ingredient,
+  Lot,
+  LotEvent,
+  Movement,
+  Pour,
+  Press,
+  Price,
+  SoldOut,
+} from '../db/models'
 import { database, toJson, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { register } from './facts'
+import { closeEmptied } from './holds'
 import { closeEnded } from './runs'
 import type { Who } from '../people/who'
 
@@ -67,6 +83,25 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await BatchEvent.create({ ...row, body: toJson(event), at: new Date(at), ...told }, { transaction: tx })
     await recordChange(tx, who, 'run-event', id, null, { ...event, runId, took })
   }
+  for (const hold of booked.holds) {
+    await Hold.create({ ...hold, vessel: toJson(hold.vessel), at: new Date(hold.at), personId }, { transaction: tx })
+    await recordChange(tx, who, 'hold', hold.id, null, { ...hold, personId })
+  }
+  for (const { id, holdId, event, took, at } of booked.holdEvents) {
+    const row = { id, holdId, kind: event.kind, lotId: took?.lotId ?? null, took: took?.amount ?? null }
+    await HoldEvent.create({ ...row, body: toJson(event), at: new Date(at), ...told }, { transaction: tx })
+    await recordChange(tx, who, 'hold-event', id, null, { ...event, holdId, took })
+  }
+  for (const pour of booked.pours) {
+    const json = { options: toJson(pour.options), uses: toJson(pour.uses), touchedS: toJson(pour.touchedS) }
+    await Pour.upsert({ ...pour, ...json, at: new Date(pour.at), personId }, { transaction: tx })
+    await recordChange(tx, who, 'pour', pour.id, null, { ...pour, personId })
+  }
+  for (const row of booked.soldOuts) {
+    const told = { at: new Date(row.at), backAt: row.backAt && new Date(row.backAt), personId }
+    await SoldOut.upsert({ ...row, ...told }, { transaction: tx })
+    await recordChange(tx, who, 'sold-out', row.id, null, { ...row, personId })
+  }
   for (const { id, lotId, itemKey, amountG, event, measured, at } of booked.events) {
     const row = { id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured }), at: new Date(at) }
     await LotEvent.create({ ...row, personId }, { transaction: tx })
@@ -91,6 +126,11 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     tx,
     closing.map((e) => e.runId),
     madeOrNot,
+  )
+  const emptying = booked.holdEvents.filter((e) => e.event.kind === 'emptied' || e.event.kind === 'void')
+  await closeEmptied(
+    tx,
+    emptying.map((e) => e.holdId),
   )
 }
 const NOT_ASKED = { confirmed: toJson([]) }

@@ -8,6 +8,7 @@ import { PEOPLE } from './people'
 import { PLAN } from './plan'
 import { PLATFORM } from './platform'
 import { PREPS } from './preps'
+import { SERVE } from './serve'
 import { STORE } from './store'
 
 export * from './endpoint'
@@ -19,6 +20,7 @@ export * from './drinks'
 export * from './plan'
 export * from './preps'
 export * from './make'
+export * from './serve'
 export { maskOf } from './money'
 export { recipeDocument } from './recipe-document'
 
@@ -32,6 +34,7 @@ export const contract = {
   ...PREPS,
   ...PLAN,
   ...MAKE,
+  ...SERVE,
 } satisfies Record<string, Endpoint>
 
 export type Contract = typeof contract

@@ -1,3 +1,4 @@
+import { HOLD_CONTROLS } from '#core/hold/clocks'
 import { EQUIPMENT_KINDS } from '#core/limits/equipment'
 import { LIMONES, PREP_COSTS } from '#core/stand'
 import { isCurrency, isRegion, UNIT_SYSTEMS } from '#core/region'
@@ -54,6 +55,8 @@ export const stand = z.object({
   limon: z.enum(LIMONES).nullable().optional(),
   /** what a prep costs in a drink */
   countPreps: z.enum(PREP_COSTS).optional(),
+  /** what keeps safe what stands at the hatch: the cold, or also time, by a written procedure */
+  holdControl: z.enum(HOLD_CONTROLS).optional(),
   version,
 })
 export type Stand = z.infer<typeof stand>

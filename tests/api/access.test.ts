@@ -155,6 +155,8 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
     presses: { stand },
     batches: { stand },
     runs: { stand },
+    holds: { stand },
+    till: { stand },
     plan: { stand, day: '2026-11-25' },
     serviceDay: { stand, day: '2026-11-25' },
     dayTasks: { stand, day: '2026-11-25' },

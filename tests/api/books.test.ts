@@ -69,14 +69,15 @@ let bases: { key: string; name: string }[] = []
 async function shelfOf({ who, seesMoney }: (typeof tellers)[number]): Promise<Books> {
   const ingredients = await who.call('ingredients')
   bases = ingredients.body.filter((i: { kind: string }) => i.kind === 'base')
-  const [lots, presses, batches, runs, prices] = await Promise.all([
+  const [lots, presses, batches, runs, hatch, prices] = await Promise.all([
     who.call('lots', { query: { stand } }),
     who.call('presses', { query: { stand } }),
     who.call('batches', { query: { stand } }),
     who.call('runs', { query: { stand } }),
+    who.call('holds', { query: { stand } }),
     seesMoney ? who.call('prices') : { body: [] },
   ])
-  const rows = { lots: lots.body, presses: presses.body, batches: batches.body, runs: runs.body.runs }
+  const rows = { lots: lots.body, presses: presses.body, batches: batches.body, runs: runs.body.runs, ...hatch.body }
   return { ...rows, prices: prices.body, bases: [] }
 }
 const known = {
@@ -97,8 +98,9 @@ const known = {
 }
 const byId = <T extends { id: string }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id.localeCompare(b.id))
 /** What is still there, and what was pressed of it: used-up crates are in the list as long as they are new. */
-const shown = ({ lots, presses, batches, runs }: Books): unknown[] => {
-  const there = lots.filter((l) => l.onHand > 0)
+const shown = ({ lots, presses, batches, runs, holds, pours, soldOuts }: Books): unknown[] => {
+  // What a vessel was filled with may be used up by now, and with it, on a tablet, what it cost.
+  const there = lots.filter((l) => l.onHand > 0).map((l) => (l.kind === 'left' ? { ...l, cost: null } : l))
   const ids = new Set(there.map((l) => l.id))
   // Sums of decimals on one side, of floating numbers on the other
   return [
@@ -106,6 +108,9 @@ const shown = ({ lots, presses, batches, runs }: Books): unknown[] => {
     byId(presses.filter((p) => p.takes.some((t) => ids.has(t.lotId)))),
     byId(batches),
     byId(runs).map((r) => ({ ...r, snapshot: null, events: byId(r.events) })),
+    byId(holds).map((h) => ({ ...h, snapshot: null, events: byId(h.events) })),
+    byId(pours.filter((p) => p.cups > 0)),
+    byId(soldOuts),
   ]
 }
 
@@ -181,6 +186,48 @@ describe('a day of facts', () => {
     return { route: 'postRunEvent', params: { id: run.id }, body: { id: uuid(), event, at } }
   }
 
+  /** A vessel that is put out, something that happens to it, or cups. */
+  function atHatch(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
+    const hold = shelf.holds.length ? maybe(pick(shelf.holds)) : null
+    if (!hold) {
+      const vessel = { name: 'Tap', capacityMl: pick([2000, 9000]) }
+      const rest = {
+        washMin: pick([240, 0, 240]),
+        wPerK: 1.2,
+        roomC: 22,
+        control: pick(['cold', 'cold', '4h'] as const),
+      }
+      return {
+        route: 'postHold',
+        params: {},
+        body: { id: uuid(), standId: stand, versionId: prep.versionId, vessel, way: 'iced', ...rest, at },
+      }
+    }
+    const made = shelf.lots.filter((l) => l.itemKey === prep.versionId)
+    if (random.next() < 0.4) {
+      const again = shelf.pours.length ? maybe(pick(shelf.pours)) : null
+      const holdId = again ? again.holdId : maybe(hold.id)
+      const uses = made.slice(0, 1).map((l) => ({ lotId: l.id, amount: some(l.onHand) }))
+      const size = { cupId: null, drinkMl: pick([200, 300]), cups: pick([0, 1, 4, 1.5]) }
+      const body = { standId: stand, holdId, versionId: prep.versionId, ...size, options: [], source: 'touch', uses }
+      return { route: 'putPour', params: { id: again?.id ?? uuid() }, body: { ...body, touchedS: [], at } }
+    }
+    if (random.next() < 0.15) {
+      const body = { standId: stand, versionId: prep.versionId, backAt: maybe(pick([at, '2020-01-01T00:00:00Z'])), at }
+      return { route: 'putSoldOut', params: { id: uuid() }, body: { ...body, isGone: false } }
+    }
+    const event = pick([
+      { kind: 'filled', lotId: made.length ? pick(made).id : null, volumeMl: some(2500), tempC: pick([4, 9]) },
+      { kind: 'filled', lotId: null, volumeMl: some(900), tempC: 4 },
+      { kind: 'iced', massG: some(400), tempC: -4 },
+      { kind: 'level', volumeMl: some(1500) },
+      { kind: 'read', brix: 20 + some(9) },
+      { kind: 'emptied', leftMl: some(900), as: pick(['kept', 'thrown']), reason: null, useBy: '2031-01-01' },
+      { kind: 'void', event: hold.events.length ? pick(hold.events).id : uuid() },
+    ])
+    return { route: 'postHoldEvent', params: { id: hold.id }, body: { id: uuid(), event, at } }
+  }
+
   function fact(shelf: Books, at: string): Pick<Entry, 'route' | 'params' | 'body'> {
     const crates = shelf.lots.filter((l) => l.kind === 'received' && FRUITS.includes(l.itemKey as never))
     const made = shelf.lots.filter((l) => l.kind !== 'received' && crates.some((c) => c.standId === l.standId))
@@ -218,6 +265,7 @@ describe('a day of facts', () => {
       return { route: 'postPack', params: {}, body }
     }
     if (kind > 0.86 || shelf.runs.length < 2) return ofBatch(shelf, at)
+    if (random.next() < 0.15) return atHatch(shelf, at)
     if (kind > 0.78) {
       const there = shelf.lots.filter((l) => ['white-sugar', 'whole-milk'].includes(l.itemKey) && l.onHand > 0)
       const body = {
@@ -312,7 +360,7 @@ describe('a day of facts', () => {
     for (let round = 0; round < 44; round++) {
       const teller = tellers[round % tellers.length]!
       const before = await shelfOf(teller)
-      const here = { decimals: 2, standId: stand, by: teller.name, teller }
+      const here = { decimals: 2, standId: stand, control: 'cold' as const, by: teller.name, teller }
       const lay = (entries: readonly Entry[]): Books => withPending(before, entries, here, known)
       const entries: Entry[] = []
       for (let i = 0; i < 5; i++) {
@@ -362,7 +410,9 @@ describe('a day of facts', () => {
     expect(told['postPack 200']).toBeGreaterThan(1)
     expect(told['postBatch 200']).toBeGreaterThan(1)
     expect(told['kept 200']).toBeGreaterThan(0)
-    for (const kind of ['postRun 200', 'weighed 200', 'void 200', 'done 200', 'ended 200'])
+    for (const kind of ['postHold 200', 'filled 200', 'emptied 200', 'putPour 200', 'postRun 200', 'weighed 200'])
+      expect([kind, (told[kind] ?? 0) > 0]).toEqual([kind, true])
+    for (const kind of ['void 200', 'done 200', 'ended 200'])
       expect([kind, (told[kind] ?? 0) > 0]).toEqual([kind, true])
     for (const kind of ['postLot', 'postPress', 'postLotEvent'])
       expect([kind, (told[`${kind} 200`] ?? 0) > 3]).toEqual([kind, true])

@@ -269,6 +269,37 @@ it('the currency is fixed by the first price, and says so; the rest can be chang
   expect([typeof mayChangeCurrency, (await crew.call('business')).body.region]).toEqual(['boolean', row.region])
 })
 
+/** A vessel that is put out, of a standard that there is. */
+async function holdBody() {
+  const { recipes } = (await owner.call('recipes')).body
+  const { standard } = recipes.find((r: { shipped: string }) => r.shipped === 'simple-syrup')
+  const rest = { way: 'cold' as const, control: 'cold' as const, washMin: 240, wPerK: 1.3, roomC: 22 }
+  const versionId = standard.id as string
+  return { id: uuid(), standId: stand, versionId, vessel: { name: 'Left one', capacityMl: 8000 }, ...rest }
+}
+
+const TILL_COLUMNS = { sale: 0, day: 1, time: null, product: 2, count: 3, paid: null, monthFirst: false }
+const sale = (versionId: string, over: object = {}) => ({
+  ...{ saleId: uuid(), versionId, cupId: null, drinkMl: 300, cups: 2, at: new Date().toISOString(), ...over },
+})
+
+describe('what a till sold', () => {
+  const post = async (rows: object[], who: Client = owner) =>
+    who.call('postSales', { body: { id: uuid(), standId: stand, rows: rows as never } })
+  it('is there once, however often its file is read; what was given back too', async () => {
+    const { versionId } = await holdBody()
+    const rows = [sale(versionId), sale(versionId, { cups: -1 })]
+    expect((await post(rows)).body).toEqual({ taken: 2, known: 0 })
+    expect((await post([...rows, sale(versionId)])).body).toEqual({ taken: 1, known: 2 })
+    expect((await crew.call('postSales', { body: {} as never })).status).toBe(403)
+    // What a vessel has in it goes by touches: a till's cups are beside them.
+    const { pours } = (await owner.call('holds', { query: { stand } })).body
+    expect(pours.filter((p: { source: string }) => p.source === 'till')).toEqual([])
+  })
+  it('is of drinks that there are', async () =>
+    expect(codesOf(await post([sale(uuid())]))).toEqual(['rows.0.versionId:not-found']))
+})
+
 describe('every write that carries a key', () => {
   const keyed = (Object.values(contract) as Endpoint[]).filter((e) => e.keyed)
   /** A body that is right, for each: a new one needs a line here. */
@@ -313,6 +344,26 @@ describe('every write that carries a key', () => {
       await owner.call('postRun', { body })
       return { params: { id: body.id }, body: { id: uuid(), event: { kind: 'note', text: 'cloudy' } } }
     },
+    postHold: async () => ({ body: await holdBody() }),
+    postHoldEvent: async () => {
+      const body = await holdBody()
+      await owner.call('postHold', { body })
+      const event = { kind: 'filled' as const, lotId: null, volumeMl: 900, tempC: 4 }
+      return { params: { id: body.id }, body: { id: uuid(), event } }
+    },
+    putPour: async () => ({
+      params: { id: uuid() },
+      body: { standId: stand, versionId: (await holdBody()).versionId, drinkMl: 300, cups: 2 },
+    }),
+    putTill: async () => ({
+      params: { id: stand },
+      body: { header: ['No', 'Date', 'Item', 'Qty'], columns: TILL_COLUMNS, products: {}, version: 0 },
+    }),
+    postSales: async () => ({ body: { id: uuid(), standId: stand, rows: [sale((await holdBody()).versionId)] } }),
+    putSoldOut: async () => ({
+      params: { id: uuid() },
+      body: { standId: stand, versionId: (await holdBody()).versionId },
+    }),
     putPressMark: async () => {
       const body = pressBody((await weighIn(owner, stand, 5)).id)
       await owner.call('postPress', { body })

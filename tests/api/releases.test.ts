@@ -24,6 +24,10 @@ const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = {
   putDayTask: 91,
   postRun: 94,
   postRunEvent: 94,
+  postHold: 96,
+  postHoldEvent: 97,
+  putPour: 98,
+  putSoldOut: 99,
 }
 const control = async (what: string): Promise<string> => {
   const r = await fetch(process.env.OLVEX_TEST_CONTROL! + what)

@@ -53,8 +53,18 @@ const press = (over: object = {}) =>
     ...over,
   })
 const OWNER = { seesMoney: true, mends: true, overrules: true }
-const NOTHING: Shelf = { lots: [], presses: [], batches: [], runs: [], prices: [], bases: [] }
-const HERE = { standId: STAND, by: 'Ada', teller: OWNER, decimals: 2 }
+const NOTHING: Shelf = {
+  lots: [],
+  presses: [],
+  batches: [],
+  runs: [],
+  holds: [],
+  pours: [],
+  soldOuts: [],
+  prices: [],
+  bases: [],
+}
+const HERE = { standId: STAND, control: 'cold' as const, by: 'Ada', teller: OWNER, decimals: 2 }
 let worked = 0
 const KNOWN: Known = {
   data: (k) => INGREDIENTS.get(k),

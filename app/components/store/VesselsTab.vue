@@ -29,7 +29,7 @@ function fieldsOf(kind: EquipmentKind): FieldSpec[] {
     ]
   const size: FieldSpec = isRated(kind)
     ? { key: 'powerW', label: t('store.power'), kind: 'number', unit: 'W', why: t(`store.powerOf.${kind}`) }
-    : kind === 'fridge'
+    : kind === 'fridge' || kind === 'dispenser'
       ? { key: 'capacityMl', label: t('store.holds'), kind: 'number', unit: 'L', times: 0.001 }
       : { key: 'capacityMl', label: t('store.holds'), kind: 'number', unit: 'mL' }
   return [{ key: 'name', label: t('store.name'), kind: 'text' }, size]

@@ -197,6 +197,7 @@ export const shelf = {
   story: {
     packs: 'Taken in: {n} pack, {amount} | Taken in: {n} packs, {amount}',
     made: 'Made, {amount}',
+    left: 'Left in a vessel at the hatch, {amount}',
     opened: 'Opened, {amount}',
     open: 'Opened {amount}',
     peel: 'Peeled {kg}: {left} left{parts}',

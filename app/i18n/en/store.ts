@@ -21,6 +21,10 @@ export const store = {
         label: 'A prep in a drink costs',
         why: 'What its standard takes at today’s prices, or what was paid for what went into the lots on the shelf.',
       },
+      holdControl: {
+        label: 'At the hatch it is kept safe by',
+        why: 'By time only with a written procedure: from 5 °C or below, in marked vessels, thrown away when it is over, nothing back to the fridge. Local codes decide.',
+      },
       sipMin: { label: 'A drink lasts', why: 'From the first sip to the last: so long the ice melts into it.' },
       roomC: { label: 'It is drunk in a room of', why: 'The warmer, the faster the ice melts.' },
       lossShare: {
@@ -79,6 +83,11 @@ export const store = {
     heatProof: 'Heat-proof',
     acidProof: 'Acid-proof',
     limon: { lime: 'lime, green', lemon: 'lemon, yellow' },
+    holdControl: {
+      cold: 'the cold, 5 °C or below',
+      '4h': 'also time: four hours',
+      '6h': 'also time: six hours, never above 21 °C',
+    },
     countPreps: { standard: 'by its standard', paid: 'as its lots were paid' },
     equipmentTitle: 'What preps are made with',
     equipmentWhy:
@@ -91,6 +100,7 @@ export const store = {
       microwave: 'Microwave oven',
       jar: 'Jar of a blender',
       fridge: 'Fridge',
+      dispenser: 'Dispenser or pitcher at the hatch',
       scale: 'Scale',
     },
     scaleTakes: 'Takes at once',

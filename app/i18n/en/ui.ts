@@ -97,9 +97,9 @@ export const ui = {
     prepsShort: '{n} short',
     plan: '{n} cup today | {n} cups today',
     makeUnderWay: '{n} under way | {n} under way',
+    serve: 'no cup poured | {n} cup poured | {n} cups poured',
   },
   later: {
-    serve: 'Here the jugs on the counter will show how their ice melts, and when to top up or pour away.',
     count: 'Here the day will be counted: bought, yielded, poured, thrown away, and what each cup cost in the end.',
     taste: 'Here the crew will taste blind, and the results will say whether anybody could tell.',
   },

@@ -198,6 +198,7 @@ export const shelf: typeof en = {
   story: {
     packs: 'Recibido: {n} paquete, {amount} | Recibido: {n} paquetes, {amount}',
     made: 'Hecho, {amount}',
+    left: 'Sobrante de un recipiente de la barra, {amount}',
     opened: 'Abierto, {amount}',
     open: 'Se abrió {amount}',
     peel: 'Se pelaron {kg}: quedan {left}{parts}',

@@ -24,6 +24,10 @@ export const store = {
         label: 'Una base en una bebida cuesta',
         why: 'Lo que lleva su estándar a los precios de hoy, o lo que se pagó por lo que entró en los lotes del estante.',
       },
+      holdControl: {
+        label: 'En la barra se mantiene seguro por',
+        why: 'Por tiempo solo con un procedimiento escrito: desde 5 °C o menos, en recipientes marcados, se tira al acabar y nada vuelve al refrigerador. Deciden las normas locales.',
+      },
       sipMin: { label: 'Una bebida dura', why: 'Del primer sorbo al último: ese tiempo se derrite el hielo en ella.' },
       roomC: { label: 'Se bebe en un ambiente de', why: 'Cuanto más cálido, más rápido se derrite el hielo.' },
       lossShare: { label: 'Derramado y tirado', why: 'De cada cien partes que se hacen, tantas no llegan a un vaso.' },
@@ -82,6 +86,11 @@ export const store = {
     heatProof: 'Resiste calor',
     acidProof: 'Resiste ácido',
     limon: { lime: 'lima, el verde', lemon: 'limón amarillo' },
+    holdControl: {
+      cold: 'el frío, 5 °C o menos',
+      '4h': 'también el tiempo: cuatro horas',
+      '6h': 'también el tiempo: seis horas, nunca por encima de 21 °C',
+    },
     countPreps: { standard: 'según su estándar', paid: 'lo pagado por sus lotes' },
     equipmentTitle: 'Con qué se preparan las bases',
     equipmentWhy:
@@ -94,6 +103,7 @@ export const store = {
       microwave: 'Microondas',
       jar: 'Vaso de licuadora',
       fridge: 'Refrigerador',
+      dispenser: 'Dispensador o jarra de la barra',
       scale: 'Báscula',
     },
     scaleTakes: 'Toma de una vez',

@@ -99,9 +99,9 @@ export const ui: typeof en = {
     prepsShort: '{n} por hacer',
     plan: '{n} vaso hoy | {n} vasos hoy',
     makeUnderWay: '{n} en marcha | {n} en marcha',
+    serve: 'ningún vaso servido | {n} vaso servido | {n} vasos servidos',
   },
   later: {
-    serve: 'Aquí las jarras del mostrador mostrarán cómo se derrite su hielo y cuándo rellenar o desechar.',
     count: 'Aquí se contará el día: comprado, rendido, servido, tirado, y lo que costó al final cada vaso.',
     taste: 'Aquí el equipo probará a ciegas y el resultado dirá si alguien notó la diferencia.',
   },

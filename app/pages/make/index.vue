@@ -29,6 +29,15 @@ function ask(of: ToBegin): void {
   picking.value = false
   asked.value = of
 }
+/** From the hatch, which needs more of something. */
+const wanted = useRoute().query.begin
+watch(
+  () => drinks.ready && drinks.byId.get(String(wanted ?? '')),
+  (recipe) => {
+    if (recipe) ask({ recipe, name: recipe.name, evaluation: begin.standardOf(recipe), day: null, making: null })
+  },
+  { immediate: true },
+)
 async function begun(id: string): Promise<void> {
   await navigateTo(`/make/${id}`)
 }

@@ -14,6 +14,7 @@ import { hashSecret } from '../../people/secrets'
 import { setUp } from '../../people/setup'
 import type { Who } from '../../people/who'
 import { demoDrinks } from './menu'
+import { demoHatch } from './hatch'
 import { demoMakings, demoPreps, type MadePrep } from './preps'
 import { dayOf, shiftDay, startOfDay } from '#core/time'
 import { seeded } from '#core/random'
@@ -53,6 +54,9 @@ const EQUIPMENT: [kind: EquipmentKind, name: string, powerW: number | null, capa
   ['microwave', 'Microwave', 900, null],
   ['jar', 'Large jar', null, 2000],
   ['fridge', 'Under the counter', null, 140_000],
+  ['dispenser', 'Left tap', null, 8000],
+  ['dispenser', 'Right tap', null, 8000],
+  ['dispenser', 'Glass pitcher', null, 2500],
 ]
 const SCALES: readonly (readonly [name: string, capacityG: number, stepG: number])[] = [
   ['Bench scale', 15_000, 5],
@@ -108,6 +112,7 @@ export async function loadDemo(): Promise<void> {
     await priceList(owner)
     at(0, 7)
     await plans(owner, counter, cart, drinks, today)
+    await demoHatch(counter, crew, drinks, today)
   } finally {
     if (fixed) process.env.OLVEX_NOW = fixed
     else delete process.env.OLVEX_NOW

@@ -538,6 +538,59 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0095-equipment-scale',
     sql: `ALTER TABLE equipment ADD COLUMN IF NOT EXISTS capacity_g ${AMOUNT} NULL, ADD COLUMN IF NOT EXISTS step_g ${AMOUNT} NULL`,
   },
+  // The hatch: vessels in service, what happens to them, and cups that were poured.
+  {
+    name: '0096-hold',
+    sql: table(
+      'hold',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), recipe_id ${ID} NOT NULL REFERENCES recipe(id),
+        version_id ${ID} NOT NULL REFERENCES recipe_version(id), vessel JSON NOT NULL, way VARCHAR(20) NOT NULL,
+        control VARCHAR(10) NOT NULL, wash_min INT NOT NULL, w_per_k ${AMOUNT} NOT NULL, room_c ${AMOUNT} NOT NULL,
+        open BOOLEAN NOT NULL, at ${AT} NOT NULL, person_id ${ID} NOT NULL REFERENCES person(id),
+        KEY of_stand (stand_id, at), KEY in_service (stand_id, open)`,
+    ),
+  },
+  {
+    name: '0097-hold-event',
+    sql: table(
+      'hold_event',
+      `id ${ID} PRIMARY KEY, hold_id ${ID} NOT NULL REFERENCES hold(id), kind VARCHAR(20) NOT NULL, body JSON NOT NULL,
+        lot_id ${ID} NULL REFERENCES lot(id), took ${AMOUNT} NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), confirmed JSON NOT NULL, KEY of_hold (hold_id, at)`,
+    ),
+  },
+  {
+    name: '0098-pour',
+    sql: table(
+      'pour',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), hold_id ${ID} NULL REFERENCES hold(id),
+        recipe_id ${ID} NOT NULL REFERENCES recipe(id), version_id ${ID} NOT NULL REFERENCES recipe_version(id),
+        cup_id ${ID} NULL REFERENCES cup(id), drink_ml ${AMOUNT} NOT NULL, cups INT NOT NULL, options JSON NOT NULL,
+        source VARCHAR(10) NOT NULL, uses JSON NOT NULL, touched_s JSON NOT NULL,
+        retold INT NOT NULL, sale_id VARCHAR(120) NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), KEY of_stand (stand_id, at), KEY of_hold (hold_id, at),
+        UNIQUE KEY one_sale (stand_id, sale_id)`,
+    ),
+  },
+  {
+    name: '0099-sold-out',
+    sql: table(
+      'sold_out',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), recipe_id ${ID} NOT NULL REFERENCES recipe(id),
+        version_id ${ID} NOT NULL REFERENCES recipe_version(id), at ${AT} NOT NULL, back_at ${AT} NULL,
+        is_gone BOOLEAN NOT NULL, person_id ${ID} NOT NULL REFERENCES person(id), KEY of_stand (stand_id, at)`,
+    ),
+  },
+  // What keeps safe what stands at the hatch: the cold, unless the owner wrote down how time does.
+  {
+    name: '0100-stand-hold-control',
+    sql: "ALTER TABLE stand ADD COLUMN IF NOT EXISTS hold_control VARCHAR(10) NOT NULL DEFAULT 'cold'",
+  },
+  // How the file of a stand's till is read.
+  {
+    name: '0101-till',
+    sql: table('till', `id ${ID} PRIMARY KEY REFERENCES stand(id), body JSON NOT NULL, version INT NOT NULL`),
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -3,17 +3,19 @@ import type { Table } from './columns'
 import { PEOPLE } from './people'
 import { PLACES } from './places'
 import { BATCHES, BOOKS } from './books'
+import { HATCH } from './hatch'
 import { MENU } from './menu'
 import { LOG } from './log'
 
 export * from './people'
 export * from './places'
 export * from './books'
+export * from './hatch'
 export * from './menu'
 export * from './log'
 
 /** Every table, in the order in which rows lean on each other. */
-export const ALL_TABLES: readonly Table[] = [...PLACES, ...PEOPLE, ...BOOKS, ...MENU, ...BATCHES, ...LOG]
+export const ALL_TABLES: readonly Table[] = [...PLACES, ...PEOPLE, ...BOOKS, ...MENU, ...BATCHES, ...HATCH, ...LOG]
 
 export function defineModels(db: Sequelize): void {
   for (const [model, tableName, attributes] of ALL_TABLES) {

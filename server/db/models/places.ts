@@ -1,4 +1,5 @@
 import { Model } from 'sequelize'
+import { HOLD_CONTROLS } from '#core/hold/clocks'
 import { EQUIPMENT_KINDS } from '#core/limits/equipment'
 import { SIP } from '#core/process'
 import { UNIT_SYSTEMS } from '#core/region'
@@ -47,6 +48,7 @@ const STAND = {
   limon: textOrNull(10),
   bench: textOrNull(120),
   countPreps: { ...kindOf(...PREP_COSTS), defaultValue: 'standard' },
+  holdControl: { ...kindOf(...HOLD_CONTROLS), defaultValue: 'cold' },
   version: whole,
 }
 const CUP = {
