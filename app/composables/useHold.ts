@@ -24,9 +24,10 @@ const LOOK_MS = 20_000
 /** A vessel at the hatch as it is now, and what becomes of it. */
 export function useHold(view: () => HoldView, now: Ref<string>) {
   const serve = useServe()
+  const { n } = useFormat()
   const session = useSession()
   const serving = useServing()
-  const { batchOf } = useBatchOf()
+  const { minutesOf } = useBatchOf()
   const slowly = computed(() => Math.floor(Date.parse(now.value) / LOOK_MS) * LOOK_MS)
   const content = computed(() => serve.contentAt(view(), now.value))
   const levelMl = computed(() => (content.value ? levelMlOf(content.value) : 0))
@@ -58,8 +59,8 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
   const beginInMin = computed((): number | null => {
     const { recipe, hold } = view()
     if (!recipe || fillInMin.value === null || stockMl.value >= usual.value) return null
-    const batch = batchOf(recipe, hold.vessel.capacityMl)
-    return batch && Math.max(0, fillInMin.value - batch.handMin - batch.waitMin)
+    const minutes = minutesOf(recipe, hold.vessel.capacityMl)
+    return minutes === null ? null : Math.max(0, fillInMin.value - minutes)
   })
   const inMinutes = (min: number | null | undefined): string | null =>
     min === null || min === undefined || min <= 0 ? null : minutesAfter(new Date(slowly.value).toISOString(), min)
@@ -82,8 +83,7 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
     const count = Math.floor((capacityMl * perMl) / step)
     return Array.from({ length: count }, (_, i) => ({
       ml: ((i + 1) * step) / perMl,
-      text: `${+((i + 1) * step).toFixed(1)}`,
-      unit,
+      text: `${n((i + 1) * step, step < 1 ? 1 : 0)}${i === count - 1 ? ` ${unit}` : ''}`,
     }))
   })
   return {

@@ -1,7 +1,16 @@
 import { decimalsOf } from '#core/region'
 import { defineStore } from 'pinia'
 import { packsHeld } from '#core/buy/held'
-import { BOOKED, gramsOf, purchasedPerG, type Booked, type Known, type LotUnit, type Version } from '#core/books'
+import {
+  BOOKED,
+  gramsOf,
+  laidOver,
+  purchasedPerG,
+  type Booked,
+  type Known,
+  type LotUnit,
+  type Version,
+} from '#core/books'
 import { ProcessLimit } from '#core/process'
 import type { RecipeDocument, Snapshots } from '#core/recipe'
 import {
@@ -75,10 +84,14 @@ export const useFruit = defineStore('fruit', () => {
   const holds = computed(() => books.value.holds)
   const pours = computed(() => books.value.pours)
   const soldOuts = computed(() => books.value.soldOuts)
-  /** What a fact would come to if it were told now; what is not on this shelf is the server's to look at. */
-  function tryOut(kind: Fact, call: Call): Booked {
+  /**
+   * What a fact would come to if it were told now; what is not on this shelf is the server's to look at.
+   * @param first what is told just before it
+   */
+  function tryOut(kind: Fact, call: Call, first?: Booked): Booked {
     const asked = { ...known, meanMlPerKg: (key: string) => yields.value.get(key)?.used.value ?? null }
-    const booked = bookedHere(kind, call, books.value, { ...here.value, now: useSession().now().toISOString() }, asked)
+    const shelf = first ? laidOver(books.value, first, here.value.by, []) : books.value
+    const booked = bookedHere(kind, call, shelf, { ...here.value, now: useSession().now().toISOString() }, asked)
     return booked.limits.some((l) => l.code === 'not-found') ? BOOKED : booked
   }
   // By their keys: the books look in the catalogue themselves.

@@ -12,6 +12,7 @@ import {
   type HoldContext,
   type HoldEvent,
   type HoldEventBody,
+  type HoldEventOf,
 } from '#core/hold'
 import { observed } from '#core/process'
 import { itemKey, type Evaluation } from '#core/recipe'
@@ -49,6 +50,8 @@ export interface PourOf extends CupSize {
   versionId: string
   options: readonly string[]
 }
+/** What goes into a vessel. */
+export type Fill = Pick<HoldEventOf<'filled'>, 'lotId' | 'volumeMl' | 'tempC'>
 /** What was poured by touches of this tablet a moment ago. */
 interface Tally extends PourOf {
   id: string
@@ -129,12 +132,17 @@ export const useServe = defineStore('serve', () => {
     const last = Math.max(0, ...seen.map((e) => Date.parse(e.at)))
     return new Date(Math.max(session.now().getTime(), last + 1)).toISOString()
   }
-  /** A vessel is put into service. @returns its id @throws ApiProblem with limits */
-  async function putOut(told: Omit<BodyInput<'postHold'>, 'id' | 'standId'>, id = uuid()): Promise<string> {
-    const body = { id, standId: session.standId, ...told }
-    refuseHere(fruit.tryOut('putOut', { params: {}, body }), [])
-    await outbox.putDown('postHold', { key: uuid(), body })
-    return id
+  /** A vessel is put into service, and filled; neither, where one of them cannot be. @throws ApiProblem with limits */
+  async function putOut(told: Omit<BodyInput<'postHold'>, 'id' | 'standId' | 'at'>, fill: Fill): Promise<void> {
+    const now = session.now()
+    const hold = { ...told, id: uuid(), standId: session.standId, at: now.toISOString() }
+    const put = fruit.tryOut('putOut', { params: {}, body: hold })
+    refuseHere(put, [])
+    const at = new Date(now.getTime() + 1).toISOString()
+    const call = { params: { id: hold.id }, body: { id: uuid(), event: { kind: 'filled' as const, ...fill }, at } }
+    refuseHere(fruit.tryOut('atHold', call, put), [])
+    await outbox.putDown('postHold', { key: uuid(), body: hold })
+    await outbox.putDown('postHoldEvent', { key: uuid(), ...call })
   }
   /** What happened to it: booked here first, so that what cannot be is said without a connection. @throws ApiProblem */
   async function tell(holdId: string, event: HoldEventBody, at: string | null = null): Promise<string> {

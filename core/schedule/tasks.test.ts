@@ -16,6 +16,7 @@ import {
   spanOf,
   tasksOf,
   withoutPiece,
+  minutesAlone,
   type DayTask,
   type Making,
   type Problem,
@@ -369,4 +370,14 @@ describe('a day as it goes', () => {
       [true, true],
     ])
   })
+})
+
+it('alone it takes all of the hands, or the longest way of what waits, whichever is longer', () => {
+  const task = (id: string, handMin: number, waitMin: number, after: string[] = []) => ({
+    ...{ id, handMin, waitMin, after: after.map((t) => ({ task: t, leastMin: 5 })) },
+  })
+  expect(minutesAlone([task('a', 10, 0), task('b', 20, 0), task('c', 30, 0)])).toBe(60)
+  // Ten and an hour, five between, two more: the other hands fit in.
+  expect(minutesAlone([task('a', 10, 60), task('b', 20, 0), task('c', 2, 0, ['a', 'gone'])])).toBe(77)
+  expect(minutesAlone([])).toBe(0)
 })

@@ -83,7 +83,6 @@ test('put out, poured by touch on two tablets, iced, filled up, read, sold out, 
     await expect(card(page, DRINK).locator('[data-test=is-sold-out]')).toHaveCount(0, { timeout: 12_000 })
   })
   await test.step('a cup that is built has its card, and its parts leave their lots', async () => {
-    await chooseFrom(page, 'built-other', /Carrot apple/)
     const built = page.locator('[data-test=built]', { hasText: 'Carrot apple' })
     await built.locator('[data-test=pour]').click()
     await built.locator('[data-test=pour]').click()

@@ -137,7 +137,8 @@ function focused(): void {
   bench.target = benchTarget.value
   bench.refused = null
   keypad.focus(target)
-  nextTick(() => field()?.select())
+  // What is selected takes the focus: one that has lost it meanwhile would take it back, and the other again.
+  nextTick(() => isFocused.value && field()?.select())
 }
 function left(): void {
   isFocused.value = false

@@ -37,7 +37,9 @@ async function save(): Promise<void> {
   if (Object.keys(form.fields.value).length) return
   if (await form.submit()) emit('done')
 }
-useFirstField(useTemplateRef<HTMLElement>('root'))
+const root = useTemplateRef<HTMLElement>('root')
+// Of several at the close none is first.
+if (!props.isClosing) useFirstField(root)
 </script>
 
 <template>
@@ -58,7 +60,7 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
       v-bind="bind('cups')"
       :label="t('serve.counted')"
       :hint="t('serve.countedWhy', { n: touched }, touched)"
-      metric
+      unit="cups"
       :error="form.fields.value.cups"
       test="empty-cups"
     />

@@ -31,18 +31,19 @@ const scaleOf = (brix: number): string => {
   const most = (props.view.standard?.jug.brix.value ?? 10) * 1.15
   return `${Math.min(100, Math.max(0, (100 * brix) / most))}%`
 }
-const soon = computed(() => {
+/** When somebody has to see to it, and why; then what else is to come. */
+const soon = computed((): string[] => {
   const b = becomes.value
   if (!b) return [t('serve.paceUnknown')]
-  const at = (key: string, min: number | null) => {
-    const when = inMinutes(min)
-    return when ? [t(key, { time: time(when) })] : []
-  }
+  const by = inMinutes(fillInMin.value)
+  const isWeakFirst = b.tooWeakMin !== null && b.tooWeakMin === fillInMin.value
+  const warm = over.value ? null : inMinutes(b.tooWarmMin)
+  const empty = isWeakFirst ? inMinutes(b.emptyMin) : null
   return [
-    ...at('serve.fillBy', fillInMin.value),
-    ...at('serve.emptyAt', b.emptyMin),
-    ...(isWeak.value ? [] : at('serve.weakAt', b.tooWeakMin)),
-    ...(over.value ? [] : at('serve.warmAt', b.tooWarmMin)),
+    ...(by ? [t(isWeakFirst ? 'serve.fillByWeak' : 'serve.fillByEmpty', { time: time(by) })] : []),
+    ...(empty ? [t('serve.emptyAt', { time: time(empty) })] : []),
+    ...(warm ? [t('serve.warmAt', { time: time(warm) })] : []),
+    ...(b.last ? [t('serve.lastGuest', { brix: amount(b.last.brix, '°Bx', 1) })] : []),
   ]
 })
 const mine = computed(() => serve.poursOf(props.view.hold.id))
@@ -111,8 +112,10 @@ function takeBack(): Promise<void> {
           }}</span>
           <span class="num">{{ amount(strength.tempC, '°C', 1) }}</span>
         </template>
-        <span class="num" data-test="hold-level">{{ amount(levelMl / 1000, 'L', 1) }}</span>
-        <span v-if="iceG > 1" class="small num">{{ t('serve.iceIn') }} {{ amount(iceG, 'g', 0) }}</span>
+        <span
+          ><span class="num" data-test="hold-level">{{ amount(levelMl / 1000, 'L', 1) }}</span>
+          <span v-if="iceG > 1" class="small num"> · {{ t('serve.iceIn') }} {{ amount(iceG, 'g', 0) }}</span></span
+        >
         <b data-test="cups-left">{{ t('serve.left', { n: cups }, cups) }}</b>
       </div>
     </div>
@@ -148,17 +151,23 @@ function takeBack(): Promise<void> {
         v-for="(s, i) in sizes"
         :key="`${s.cupId} ${s.drinkMl}`"
         :color="i === 0 ? 'primary' : undefined"
-        height="88"
+        height="84"
         class="pour"
         data-test="pour"
         @click="pour(s)"
         >{{ t('serve.pour', { ml: amount(s.drinkMl, 'mL', 0) }) }}</v-btn
       >
-    </div>
-    <div class="acts">
-      <v-btn height="72" :disabled="!last" data-test="one-less" @click="last && doing(() => serve.unpour(last!))">
+      <v-btn
+        height="84"
+        class="less"
+        :disabled="!last"
+        data-test="one-less"
+        @click="last && doing(() => serve.unpour(last!))"
+      >
         {{ t('serve.oneLess') }}<b v-if="justNow" class="num tally" data-test="just-now">{{ n(justNow) }}</b>
       </v-btn>
+    </div>
+    <div class="acts">
       <v-btn v-if="view.hold.way === 'iced'" height="72" data-test="add-ice" @click="emit('ask', 'ice')">{{
         t('serve.ice')
       }}</v-btn>
@@ -176,6 +185,7 @@ function takeBack(): Promise<void> {
 
 <style scoped>
 .hold {
+  min-width: 0;
   padding: 14px;
   display: grid;
   gap: 8px;
@@ -190,14 +200,14 @@ function takeBack(): Promise<void> {
 }
 .two {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(104px, auto);
-  gap: 8px;
+  grid-template-columns: minmax(0, 190px) minmax(0, 1fr);
+  gap: 14px;
   align-items: end;
 }
 .figures {
   display: grid;
   gap: 4px;
-  padding-bottom: 26px;
+  padding-bottom: 22px;
 }
 .big {
   font-size: 26px;
@@ -242,17 +252,22 @@ function takeBack(): Promise<void> {
   gap: 8px;
 }
 .pours {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 .pour {
+  flex: 1 1 130px;
   font-size: 20px;
 }
 .acts {
   display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(76px, 1fr));
   gap: 8px;
+}
+.acts .v-btn {
+  padding: 0 6px;
+  min-width: 0;
 }
 .tally {
   margin-left: 8px;

@@ -7,7 +7,6 @@ import { useAmounts } from '~/forms/useAmounts'
 import { useDrinks } from '~/stores/drinks'
 import { useServe } from '~/stores/serve'
 import { useSession } from '~/stores/session'
-import { uuid } from '~/utils/api'
 
 // A vessel goes to the hatch: which drink, in what, how much of it, how cold.
 const emit = defineEmits<{ done: []; close: [] }>()
@@ -40,7 +39,8 @@ const capacityMl = computed(() =>
 const way = ref<ServeWay>('iced')
 const control = ref<HoldControl>('cold')
 const byTime = computed(() => session.stand?.holdControl ?? 'cold')
-const WASH_MIN = { iced: 240, cold: 240, 'self-serve': 240 } as const
+/** In use with what is served: FDA Food Code 4-602.11 (memory), every four hours. Local codes decide. */
+const WASH_MIN = 240
 text.temp = typed(choices.fridgeC, '°C', 0)
 watch(
   [lot, vessel],
@@ -51,28 +51,21 @@ watch(
   },
   { immediate: true },
 )
-let [holdId, isOut] = [uuid(), false]
 const form = useSubmit(async () => {
-  if (!isOut) {
-    await serve.putOut(
-      {
-        versionId: drinks.pouredOf(recipe.value!)!.id,
-        vessel: {
-          name: isOwn.value ? vesselName.value.trim() || t('serve.ownVessel') : vessel.value!.name,
-          capacityMl: capacityMl.value!,
-        },
-        way: way.value,
-        control: control.value,
-        washMin: WASH_MIN[way.value],
-        wPerK: usualWPerK(capacityMl.value!),
-        roomC: session.stand?.roomC ?? 22,
-      },
-      holdId,
-    )
-    isOut = true
-  }
-  const volumeMl = number.litres! * 1000
-  await serve.tell(holdId, { kind: 'filled', lotId: lotId.value, volumeMl, tempC: number.temp! })
+  const own = { name: vesselName.value.trim() || t('serve.ownVessel'), capacityMl: capacityMl.value! }
+  const of = isOwn.value ? own : { name: vessel.value!.name, capacityMl: vessel.value!.capacityMl }
+  await serve.putOut(
+    {
+      versionId: drinks.pouredOf(recipe.value!)!.id,
+      vessel: of,
+      way: way.value,
+      control: control.value,
+      washMin: WASH_MIN,
+      wPerK: usualWPerK(of.capacityMl),
+      roomC: session.stand?.roomC ?? 22,
+    },
+    { lotId: lotId.value, volumeMl: number.litres! * 1000, tempC: number.temp! },
+  )
 })
 async function save(): Promise<void> {
   form.clear()
@@ -82,9 +75,7 @@ async function save(): Promise<void> {
   else if (!drinks.pouredOf(recipe.value)) form.refuse('recipe', t('make.unsigned'))
   if (number.litres !== null && !(number.litres > 0)) form.refuse('litres', t('serve.needMl'))
   if (Object.keys(form.fields.value).length) return
-  if (!(await form.submit())) return
-  ;[holdId, isOut] = [uuid(), false]
-  emit('done')
+  if (await form.submit()) emit('done')
 }
 function pick(id: string, of: string | null): void {
   recipeId.value = id
@@ -105,7 +96,7 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
       <v-btn height="72" variant="text" @click="emit('close')">{{ t('do.cancel') }}</v-btn>
     </div>
     <div class="stack" role="group" :aria-label="t('serve.which')">
-      <span class="small quiet">{{ t('serve.which') }}</span>
+      <span v-if="choices.made.value.length" class="small quiet">{{ t('serve.which') }}</span>
       <button
         v-for="m in choices.made.value"
         :key="m.lot.id"
@@ -128,7 +119,7 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
       <v-select
         :model-value="lotId ? null : recipeId"
         :items="choices.others.value"
-        :label="t('serve.noLot')"
+        :label="t(choices.made.value.length ? 'serve.another' : 'serve.which')"
         :hint="t('serve.notMade')"
         data-test="put-other"
         @update:model-value="pick($event, null)"

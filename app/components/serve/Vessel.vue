@@ -13,7 +13,7 @@ const props = defineProps<{
   marks: { ml: number; text: string }[]
 }>()
 const emit = defineEmits<{ level: [volumeMl: number] }>()
-const [W, H, FOOT] = [190, 236, 26]
+const [W, H, FOOT] = [190, 206, 22]
 const tallest = H - FOOT - 26
 const height = computed(() => tallest * Math.cbrt(props.capacityMl / Math.max(props.scaleMl, props.capacityMl)))
 const width = computed(() => height.value * 0.62)

@@ -169,26 +169,6 @@ async function save(confirm?: true): Promise<void> {
   min-width: 220px;
   flex: 1;
 }
-.file {
-  display: grid;
-  gap: 4px;
-  font-size: 14px;
-}
-.file input {
-  min-height: 48px;
-  font: 400 15px var(--text);
-}
-.file input::file-selector-button {
-  min-height: 44px;
-  border: 0;
-  border-radius: 12px;
-  background: var(--sand);
-  padding: 0 16px;
-  font: 600 15px var(--text);
-  color: var(--ink);
-  margin-right: 12px;
-  cursor: pointer;
-}
 .list {
   max-width: 720px;
 }

@@ -36,10 +36,12 @@ function shut(): void {
       <div class="spread">
         <div>
           <h1>{{ t('serve.title') }}</h1>
-          <p class="quiet">{{ t('serve.why') }}</p>
+          <p class="quiet why">{{ t('serve.why') }}</p>
         </div>
-        <div class="row">
-          <b class="num" data-test="cups-today">{{ t('serve.cups', { n: n(serve.cupsToday) }, serve.cupsToday) }}</b>
+        <div class="row acts">
+          <b class="num cups" data-test="cups-today">{{
+            t('serve.cups', { n: n(serve.cupsToday) }, serve.cupsToday)
+          }}</b>
           <v-btn v-if="session.mayPlan" height="72" variant="text" to="/serve/till" data-test="to-till">{{
             t('till.link')
           }}</v-btn>
@@ -141,6 +143,12 @@ function shut(): void {
   display: grid;
   gap: 6px;
 }
+.acts {
+  flex-wrap: wrap;
+}
+.cups {
+  white-space: nowrap;
+}
 .another {
   max-width: 360px;
 }
@@ -171,6 +179,10 @@ function shut(): void {
   }
   .spread {
     flex-wrap: wrap;
+  }
+  /* Under a thumb, the cups come first. */
+  .why {
+    display: none;
   }
 }
 </style>

@@ -28,9 +28,8 @@ function choose(product: string, value: string): void {
   const of = value === 'none' ? null : till.choices.value[Number(value)]!.value
   till.products.value = { ...till.products.value, [product]: of }
 }
-async function pick(files: File | File[] | null): Promise<void> {
-  const of = Array.isArray(files) ? files[0] : files
-  if (of) await till.open(of)
+async function pick(file: File | undefined): Promise<void> {
+  if (file) await till.open(file)
 }
 function column(c: TillColumn, value: number | null): void {
   till.columns[c] = value
@@ -51,12 +50,14 @@ watch(till.monthFirst, () => void till.read())
     <p v-if="!session.mayPlan" class="sheet" data-test="not-yours">{{ t('till.lead') }}</p>
     <template v-else>
       <section class="sheet stack">
-        <v-file-input
-          :label="t('till.file')"
-          accept=".csv,text/csv,text/plain"
-          data-test="till-file"
-          @update:model-value="pick"
-        />
+        <label class="file"
+          ><span>{{ t('till.file') }}</span
+          ><input
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            data-test="till-file"
+            @change="pick(($event.target as HTMLInputElement).files?.[0])"
+        /></label>
         <p v-if="till.said.value" class="caution" role="alert">{{ till.said.value }}</p>
       </section>
       <section v-if="till.header.value.length" class="sheet stack">

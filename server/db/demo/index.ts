@@ -112,6 +112,7 @@ export async function loadDemo(): Promise<void> {
     await priceList(owner)
     at(0, 7)
     await plans(owner, counter, cart, drinks, today)
+    at(0, 24)
     await demoHatch(counter, crew, drinks, today)
   } finally {
     if (fixed) process.env.OLVEX_NOW = fixed
