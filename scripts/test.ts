@@ -160,31 +160,39 @@ async function restart(s: Running): Promise<void> {
 /** Tests of what earlier releases left behind. */
 const EARLIER = ['tests/api/migrate.test.ts', 'tests/api/releases.test.ts']
 
-async function api(): Promise<void> {
-  const [s, other, empty] = [
-    await installation('api', false, memoryProbe(join(work, 'memory'))),
-    await installation('other', false),
-    await installation('empty', false),
+/** What the tests of the interface are told of the installations that they ask. */
+async function apiOf(
+  names: [own: string, empty: string],
+): Promise<{ env: Record<string, string>; end(): Promise<void> }> {
+  const [own, empty] = [
+    await installation(names[0], false, memoryProbe(join(work, `${names[0]}-memory`))),
+    await installation(names[1], false),
   ]
-  const fuzzed = await installation('fuzzed', true)
-  const control = await controls(s, empty)
+  const control = await controls(own, empty)
   const env = {
     OLVEX_TEST_CONTROL: control.url,
-    OLVEX_TEST_OTHER: other.app.url,
     OLVEX_TEST_EMPTY: empty.app.url,
-    OLVEX_TEST_FUZZ: fuzzed.app.url,
-    OLVEX_TEST_DATA: s.places.data,
-    OLVEX_TEST_URL: s.app.url,
-    OLVEX_DATABASE_URL: s.db.url,
-    OLVEX_BUILD: join(s.entry, '..', '..'),
+    OLVEX_TEST_DATA: own.places.data,
+    OLVEX_TEST_URL: own.app.url,
+    OLVEX_DATABASE_URL: own.db.url,
+    OLVEX_BUILD: join(own.entry, '..', '..'),
   }
-  // What comes up from an earlier release has databases of its own, and takes as long as all the rest.
+  return { env, end: () => control.close() }
+}
+async function api(): Promise<void> {
+  const here = await apiOf(['api', 'empty'])
+  const other = await installation('other', false)
+  const fuzzed = await installation('fuzzed', true)
+  const env = { ...here.env, OLVEX_TEST_OTHER: other.app.url, OLVEX_TEST_FUZZ: fuzzed.app.url }
+  // What comes up from an earlier release takes as long as all the rest, and has a database that nobody ends meanwhile.
+  const old = await apiOf(['old', 'old-empty'])
   if (only.length) await jest('api', env)
   else {
     const without = EARLIER.flatMap((file) => ['--testPathIgnorePatterns', file])
-    await Promise.all([jest('api', env, EARLIER), jest('api', env, without)])
+    await Promise.all([jest('api', { ...env, ...old.env }, EARLIER), jest('api', env, without)])
   }
-  await control.close()
+  await here.end()
+  await old.end()
 }
 async function e2e(): Promise<void> {
   const benchOf = async (): Promise<BenchProcess> => {
