@@ -1,4 +1,5 @@
 import { QueryTypes } from 'sequelize'
+import { LOT_KINDS, type LotKind } from '#core/books'
 import type { Lot as LotRow, Reply } from '#shared/contract'
 import { lotRow, type RawLot } from './lot-row'
 import { database, fromJson, toNumber, type Read } from '../db/connect'
@@ -75,19 +76,21 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
 }
 
 /** More lots of a kind than this no small stand has open. */
-const MOST_OPEN = { received: 500, 'by-product': 500, pressed: 200, peeled: 200, pack: 500, opened: 500, made: 500 }
+const MOST_OPEN: Readonly<Record<LotKind, number>> = {
+  ...{ received: 500, 'by-product': 500, pressed: 200, peeled: 200, pack: 500, opened: 500, made: 500, left: 500 },
+}
 /**
  * Open lots of a kind. What is out of the books is not open: taking it out moved all of it. Each kind by itself, so
  * that juice that nobody counts down never hides fruit; by-products only while they are kept.
  */
-const openIds = (kind: keyof typeof MOST_OPEN): string =>
+const openIds = (kind: LotKind): string =>
   `(SELECT id FROM lot WHERE stand_id = :standId AND kind = '${kind}' AND open = TRUE${kind === 'by-product' ? ' AND place IS NOT NULL' : ''} ORDER BY at DESC LIMIT ${MOST_OPEN[kind]})`
 
 /** What fruit is pressed out of: what is in crates, whenever it came, the newest deliveries, and what was peeled. */
 const PRESSABLE = `${openIds('received')} UNION (SELECT id FROM lot WHERE stand_id = :standId AND ${counts('lot.id', 'lot')} AND kind = 'received' ORDER BY at DESC LIMIT ${NEWEST})
   UNION ${openIds('peeled')}`
-/** And what came of them and is still there. */
-const SHELF = `${PRESSABLE} UNION ${openIds('by-product')} UNION ${openIds('pressed')} UNION ${openIds('pack')} UNION ${openIds('opened')} UNION ${openIds('made')}`
+/** And whatever else is still there. */
+const SHELF = [PRESSABLE, ...LOT_KINDS.filter((k) => k !== 'received' && k !== 'peeled').map(openIds)].join(' UNION ')
 
 const idsOf = async (tx: Read, sql: string, standId: string): Promise<string[]> =>
   (
