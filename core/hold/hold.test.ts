@@ -1,12 +1,15 @@
 import fc from 'fast-check'
 import { massG, streamOf, sugarsG, volumeMl, type Stream } from '../process'
 import { minutesAfter } from '../time'
+import { evaluateRecipe, shippedContext, startingDrink } from '../recipe'
 import {
   ahead,
+  boundsOf,
   contentOf,
   cupsLeft,
   cupsPerHour,
   drinkMlOf,
+  fillMin,
   holdClocks,
   isSamePour,
   levelMlOf,
@@ -14,6 +17,7 @@ import {
   overOf,
   roomMl,
   strengthOf,
+  usualWPerK,
   wPerKRead,
   type HoldContext,
   type HoldEvent,
@@ -267,4 +271,25 @@ it('touches within ten seconds of the same cup are one pour', () => {
     false,
     false,
   ])
+})
+
+describe('what is usual', () => {
+  it('a vessel that nobody has read lets in what its walls do, by hand', () => {
+    // 8 L as high as it is wide: 21.7 cm, 0.22 m² all around, at 7 W/m²K.
+    expect(usualWPerK(8000)).toBeCloseTo(1.55, 2)
+    expect(usualWPerK(64_000) / usualWPerK(8000)).toBeCloseTo(4, 9)
+  })
+  it('it is too weak below the last sip of its standard, or a tenth below it without ice; too warm as it is bound', () => {
+    const iced = evaluateRecipe(startingDrink('lemonade', null, 300), shippedContext())
+    const serve = { ...iced.document.serve!, iceG: 0 }
+    const plain = evaluateRecipe({ ...iced.document, serve }, shippedContext())
+    expect(boundsOf(iced, true)).toEqual({ leastBrix: iced.cup!.lastSip.brix.value, mostTempC: 5 })
+    expect(boundsOf(iced, false).leastBrix).toBeLessThan(iced.jug.brix.value)
+    expect(boundsOf(plain, false)).toEqual({ leastBrix: 0.9 * plain.jug.brix.value, mostTempC: 10 })
+  })
+  it('somebody sees to it when it is too weak or empty, whichever is first', () => {
+    const of = (tooWeakMin: number | null, emptyMin: number | null) =>
+      fillMin({ tooWeakMin, emptyMin, tooWarmMin: 1, last: null })
+    expect([of(30, 50), of(null, 50), of(30, null), of(null, null)]).toEqual([30, 50, 30, null])
+  })
 })

@@ -14,7 +14,7 @@ import { fruitYield } from '../yield'
 import { toBuy, type BuyContext } from '../buy'
 import { predict, quantile } from '../evidence'
 import { predictYield } from '../yield/prediction'
-import { prepAmounts, scaleToCups, timesCups, timesOrNone, type Batch } from '.'
+import { prepAmounts, scaleToCups, sizesOf, timesCups, timesOrNone, type Batch } from '.'
 
 const context = shippedContext({ syrup: newSyrup() })
 const drink = withServe(
@@ -182,4 +182,13 @@ describe('buying', () => {
     expect(new Set(kg).size).toBe(5)
   })
   it('buys nothing where there is enough', () => expect(buy(50000, 0).buyKg.value).toBe(0))
+})
+
+it('is poured in its usual cup, and in the sizes that it has', () => {
+  const serve = { ...drink.serve!, cupId: 'usual', sizes: [{ cupId: 'large', drinkMl: 450, iceG: 120 }] }
+  const sizes = sizesOf(evaluateRecipe({ ...drink, serve }, context))
+  expect(sizes.map((s) => [s.cupId, Math.round(s.drinkMl)])).toEqual([
+    ['usual', 300],
+    ['large', 450],
+  ])
 })

@@ -134,6 +134,7 @@ function shut(): void {
   padding: 0;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
+  align-items: start;
   gap: 14px;
 }
 .plain {

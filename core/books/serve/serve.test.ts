@@ -1,6 +1,6 @@
 import { evaluateRecipe, shippedContext, startingDrink } from '../../recipe'
 import type { HoldEventBody } from '../../hold'
-import { BOOKS, leftLotOf, type HoldNow, type LotNow, type PourRow, type State, type ToldHoldEvent } from '..'
+import { BOOKS, leftLotOf, pouredAs, type HoldNow, type LotNow, type PourRow, type State, type ToldHoldEvent } from '..'
 
 const at = (min: number): string => new Date(Date.UTC(2026, 10, 28, 9, min)).toISOString()
 const evaluation = evaluateRecipe(startingDrink('lemonade', null, 300), shippedContext())
@@ -86,6 +86,7 @@ describe('a vessel at the hatch', () => {
   })
   it('takes no more than it holds, nothing of nothing, and no ice while it is empty', () => {
     expect(codes(tell(fill(8001)))).toEqual([['more-than-vessel', 'volumeMl']])
+    expect(codes(tell({ kind: 'level', volumeMl: 8001 }, hold([filled()])))).toEqual([['more-than-vessel', 'volumeMl']])
     expect(codes(tell(fill(0)))).toEqual([['no-amount', 'volumeMl']])
     expect(codes(tell(fill(3500), hold([filled(5000)])))).toEqual([['more-than-vessel', 'volumeMl']])
     expect(codes(tell({ kind: 'iced', massG: 500, tempC: -4 }))).toEqual([['ice-in-empty', 'massG']])
@@ -151,6 +152,10 @@ describe('cups', () => {
     // What goes on top of it is not in the vessel.
     expect(moved(pour({ holdId: 'h', uses: uses(40) }, [lot()]))).toEqual([['jug', -40, 'serve-out']])
   })
+  it('counted at the end are told as such: a level may have found them gone', () => {
+    const row = (source: PourRow['source']) => pouredAs({ ...pour({ holdId: 'h', source }).pours[0]!, source })
+    expect([row('count').counted, row('touch').counted, row('touch').drinkMl]).toEqual([true, undefined, 300])
+  })
   it('built in the cup take their parts; told again, only what is more, and back what is less', () => {
     const first = pour({ uses: uses(250) }, [lot()])
     expect(moved(first)).toEqual([['jug', -250, 'serve-out']])
@@ -172,4 +177,17 @@ describe('cups', () => {
     ['of a drink of nobody', { versionId: 'z' }, ['not-found', 'versionId']],
     ['tomorrow', { at: '2026-12-28T00:00:00Z' }, ['date-future', 'at']],
   ])('%s are refused', (_, over, code) => expect(codes(pour(over))).toEqual([code]))
+})
+
+describe('sold out', () => {
+  const told = (over: object = {}) =>
+    BOOKS.soldOut.book({ id: ID, standId: 's', versionId: 'v', at: at(60), ...over }, state([], undefined))
+  it('has its time, and ends when it is there again, never before', () => {
+    expect(told().soldOuts).toEqual([
+      { id: ID, standId: 's', recipeId: 'r', versionId: 'v', at: at(60), backAt: null, isGone: false },
+    ])
+    expect(told({ backAt: at(90) }).soldOuts[0]!.backAt).toBe(at(90))
+    expect(codes(told({ backAt: at(30) }))).toEqual([['back-before', 'backAt']])
+    expect(codes(told({ standId: 'z' }))).toEqual([['not-found', 'standId']])
+  })
 })
