@@ -3,10 +3,13 @@ import { isBound } from '#core/batch'
 import { pouredAs, usesOf } from '#core/books'
 import {
   boundsOf,
-  contentOf,
   emptiedBy,
+  emptyHold,
+  foldOn,
+  inOrder,
   isSamePour,
   later,
+  type Folded,
   type HoldBounds,
   type HoldContent,
   type HoldContext,
@@ -17,7 +20,7 @@ import {
 import { observed } from '#core/process'
 import { itemKey, type Evaluation } from '#core/recipe'
 import type { CupSize } from '#core/scale'
-import { dayOf } from '#core/time'
+import { dayOf, startOfDay } from '#core/time'
 import type { BodyInput, Hold, Pour, Recipe } from '#shared/contract'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
@@ -26,6 +29,9 @@ import { usePreps } from './preps'
 import { useSession } from './session'
 import { onForget } from '~/utils/forget'
 import { refuseHere, uuid } from '~/utils/api'
+
+/** What was told longer ago than this is not told again by touches, ms. */
+const SETTLED_MS = 60_000
 
 /** A vessel in service as it stands. */
 export interface HoldView {
@@ -68,7 +74,12 @@ export const useServe = defineStore('serve', () => {
 
   const byHold = computed(() => {
     const out = new Map<string, Pour[]>()
-    for (const p of fruit.pours) if (p.holdId) out.set(p.holdId, [...(out.get(p.holdId) ?? []), p])
+    for (const p of fruit.pours) {
+      if (!p.holdId) continue
+      const list = out.get(p.holdId)
+      if (list) list.push(p)
+      else out.set(p.holdId, [p])
+    }
     return out
   })
   /** Its cups, the newest first. */
@@ -90,6 +101,21 @@ export const useServe = defineStore('serve', () => {
       },
     }
   }
+  /** By vessel: as it was before what was told a moment ago, which may still be told again. */
+  const settled = new Map<string, { standard: Evaluation; fills: string; folded: Folded }>()
+  onForget(() => settled.clear())
+  function toldOf(hold: Hold, events: readonly HoldEvent[], standard: Evaluation, ctx: HoldContext): HoldContent {
+    const lots = useLotsOf()
+    const fills = JSON.stringify(hold.events.map((e) => (e.kind === 'filled' ? lots.isAs(e.lotId) : 0)))
+    const all = inOrder(events)
+    const newest = all.length ? Date.parse(all.at(-1)!.at) : 0
+    const still = all.findIndex((e) => newest - Date.parse(e.at) < SETTLED_MS)
+    const before = settled.get(hold.id)
+    const goesOn = before?.standard === standard && before.fills === fills
+    const folded = foldOn(goesOn ? before.folded : null, all.slice(0, Math.max(0, still)), ctx)
+    settled.set(hold.id, { standard, fills, folded })
+    return foldOn(folded, all, ctx).content ?? emptyHold(hold.at)
+  }
   const views = new WeakMap<Hold, { pours: string; standard: Evaluation | null; view: HoldView }>()
   function viewOf(hold: Hold): HoldView {
     const pours = poursOf(hold.id)
@@ -100,7 +126,6 @@ export const useServe = defineStore('serve', () => {
     const events: HoldEvent[] = [...hold.events, ...pours.map(pouredAs)]
     const ctx = standard && contextOf(hold, standard)
     const isTcs = standard !== null && isBound(standard, undefined)
-    const last = events.reduce((at, e) => (e.at > at ? e.at : at), hold.at)
     const view: HoldView = {
       hold,
       recipe: drinks.byId.get(hold.recipeId) ?? null,
@@ -110,7 +135,7 @@ export const useServe = defineStore('serve', () => {
       bounds: standard && boundsOf(standard, isTcs),
       isTcs,
       isOpen: !emptiedBy(hold.events),
-      told: ctx && contentOf(events, last, ctx),
+      told: ctx && toldOf(hold, events, standard, ctx),
     }
     views.set(hold, { pours: key, standard, view })
     return view
@@ -122,8 +147,10 @@ export const useServe = defineStore('serve', () => {
   const contentAt = ({ told, ctx }: HoldView, now: string): HoldContent | null => told && ctx && later(told, now, ctx)
   /** Cups of the day, all drinks together. */
   const cupsToday = computed(() => {
-    const today = dayOf(session.now(), session.zone)
-    return fruit.pours.reduce((n, p) => n + (dayOf(p.at, session.zone) === today ? p.cups : 0), 0)
+    // Instants are written alike: as text they are in their order.
+    const start = startOfDay(dayOf(session.now(), session.zone), session.zone)
+    const from = new Date(start).toISOString()
+    return fruit.pours.reduce((n, p) => n + (p.at >= from ? p.cups : 0), 0)
   })
 
   /** Now, and after all that this tablet knows of the vessel. */

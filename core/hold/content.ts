@@ -183,6 +183,17 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
   }
 }
 
+/** One event more, whenever it was. */
+function stepped(content: HoldContent | null, e: HoldEvent, ctx: HoldContext): HoldContent {
+  const before: HoldContent = later(content ?? emptyHold(e.at), e.at, ctx)
+  try {
+    return told(before, e, ctx)
+  } catch (error) {
+    if (!(error instanceof ProcessLimit)) throw error
+    return { ...before, odd: [...before.odd, { event: e, code: error.code, numbers: error.numbers }] }
+  }
+}
+
 /**
  * What is in a vessel at a moment. What is told that cannot be of it then changes nothing, and is named.
  * @param events of one vessel, in any order; those after the moment are left out
@@ -191,13 +202,31 @@ export function contentOf(events: readonly HoldEvent[], at: Instant, ctx: HoldCo
   let content: HoldContent | null = null
   for (const e of inOrder(events)) {
     if (Date.parse(e.at) > Date.parse(at)) break
-    const before: HoldContent = later(content ?? emptyHold(e.at), e.at, ctx)
-    try {
-      content = told(before, e, ctx)
-    } catch (error) {
-      if (!(error instanceof ProcessLimit)) throw error
-      content = { ...before, odd: [...before.odd, { event: e, code: error.code, numbers: error.numbers }] }
-    }
+    content = stepped(content, e, ctx)
   }
   return content ? later(content, at, ctx) : emptyHold(at)
 }
+
+/** A vessel as it was when the last of some events was told. */
+export interface Folded {
+  /** in their order */
+  events: readonly HoldEvent[]
+  content: HoldContent | null
+}
+/**
+ * The same as {@link contentOf} after all of them, gone on with from where it was before: a cup more is not the whole
+ * day again. Where an event before it is another now, all of it is folded anew.
+ * @param events in their order, none of them voided @param before of the same vessel
+ */
+export function foldOn(before: Folded | null, events: readonly HoldEvent[], ctx: HoldContext): Folded {
+  const known = before && isBegin(before.events, events) ? before : { events: [], content: null }
+  const content = events
+    .slice(known.events.length)
+    .reduce((c: HoldContent | null, e) => stepped(c, e, ctx), known.content)
+  return { events, content }
+}
+const isBegin = (first: readonly HoldEvent[], all: readonly HoldEvent[]): boolean =>
+  first.length <= all.length && first.every((e, i) => isSame(e, all[i]!))
+/** What was told is never another; a pour is told again with other cups. */
+const isSame = (a: HoldEvent, b: HoldEvent): boolean =>
+  a === b || (a.id === b.id && a.at === b.at && (a.kind !== 'poured' || (b.kind === 'poured' && a.cups === b.cups)))

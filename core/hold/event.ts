@@ -57,7 +57,9 @@ export function inOrder(events: readonly HoldEvent[]): HoldEvent[] {
   const gone = new Set(events.flatMap((e) => (e.kind === 'void' ? [e.event] : [])))
   return events
     .filter((e) => e.kind !== 'void' && !gone.has(e.id))
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1))
+    .map((e) => ({ e, ms: Date.parse(e.at) }))
+    .sort((a, b) => a.ms - b.ms || (a.e.id < b.e.id ? -1 : 1))
+    .map(({ e }) => e)
 }
 
 /** Touches this near to each other are one pour of several cups, s. */

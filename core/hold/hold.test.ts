@@ -10,6 +10,7 @@ import {
   cupsPerHour,
   drinkMlOf,
   fillMin,
+  foldOn,
   holdClocks,
   isSamePour,
   levelMlOf,
@@ -164,6 +165,17 @@ describe('a vessel in service', () => {
       }),
       { numRuns: 60 },
     )
+  })
+  it('is the same gone on with as told at once, and anew where something before it is another', () => {
+    const all = [fill(), ice(800, 1), ...Array.from({ length: 12 }, (_, i) => pour(1, 2 + i)), ice(200, 20)]
+    const whole = of(all, 20)
+    let folded = foldOn(null, all.slice(0, 3), place)
+    for (let n = 4; n <= all.length; n++) folded = foldOn(folded, all.slice(0, n), place)
+    expect(folded.content).toEqual(whole)
+    const more = all.map((e, i) => (i === 5 && e.kind === 'poured' ? { ...e, cups: 4 } : e))
+    expect(foldOn(folded, more, place).content).toEqual(of(more, 20))
+    const late = [...all.slice(0, 3), pour(2, 3), ...all.slice(3)]
+    expect(foldOn(folded, late, place).content).toEqual(of(late, 20))
   })
   it('never holds less than nothing nor more than its brim, and never gets warmer than the room', () => {
     fc.assert(

@@ -7,6 +7,7 @@ import { benchCore } from './core'
 import { benchDrinks, benchWork } from './drinks'
 import { benchBatch, benchMake } from './make'
 import { benchPlan } from './plan'
+import { benchHold, benchServe } from './serve'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
 const print = (rows: [string, string, string][]): void =>
@@ -46,6 +47,7 @@ await measured(benchCore)
 await measured(benchWork)
 await measured(benchPlan)
 await measured(benchBatch)
+await measured(benchHold)
 
 await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => {
   const { url } = app
@@ -63,3 +65,4 @@ await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => 
 })
 // By itself: batches that are left open are on every other page.
 await withInstallation('bench-make', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchMake(app.url)))
+await withInstallation('bench-serve', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchServe(app.url)))

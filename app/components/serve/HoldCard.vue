@@ -139,6 +139,7 @@ function takeBack(): Promise<void> {
     <p v-else-if="isWeak" class="caution" role="alert" data-test="weak">{{ t('serve.weak') }}</p>
     <p v-if="mustWash" class="caution" role="alert" data-test="must-wash">{{ t('serve.over.wash') }}</p>
     <p v-if="content?.odd.length" class="caution" role="alert" data-test="odd">{{ t('serve.odd') }}</p>
+    <p v-if="!view.standard" class="caution" role="alert" data-test="unsound">{{ t('serve.unsound') }}</p>
     <p v-if="soldOut" class="small" data-test="is-sold-out">{{ t('serve.soldOutAt', { time: time(soldOut.at) }) }}</p>
     <p v-if="said" class="caution" role="alert">{{ said }}</p>
     <p v-if="toldLevel" class="small told" data-test="level-told">

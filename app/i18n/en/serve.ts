@@ -129,6 +129,7 @@ export const serve = {
       'Where they were counted at the end: {n} was touched. | Where they were counted at the end: {n} were touched.',
     fewerCups:
       'A whole number, and no fewer than the {n} that was touched: take that back at the vessel first. | A whole number, and no fewer than the {n} that were touched: take some back at the vessel first.',
+    unsound: 'The standard of this drink cannot be read: how strong it is, is not known. Look at it under Drinks.',
     now: 'Now',
     inIt: 'in it',
     iceIn: 'ice',

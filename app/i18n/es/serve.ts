@@ -129,6 +129,7 @@ export const serve = {
       'Si se contaron al final: {n} se marcó con un toque. | Si se contaron al final: {n} se marcaron con un toque.',
     fewerCups:
       'Un número entero, y no menos que el {n} marcado: deshazlo antes en el recipiente. | Un número entero, y no menos que los {n} marcados: deshaz algunos antes en el recipiente.',
+    unsound: 'El estándar de esta bebida no se puede leer: no se sabe qué tan fuerte está. Míralo en Bebidas.',
     now: 'Ahora',
     inIt: 'dentro',
     iceIn: 'hielo',
