@@ -1,5 +1,5 @@
 import { readCsv } from '#core/csv'
-import { guessedColumns, type TillColumns, type TillFile } from '#core/sales'
+import { guessedColumns, MOST_LINES, SALES_AT_ONCE, type TillColumns, type TillFile } from '#core/sales'
 import { sizesOf } from '#core/scale'
 import type { BodyInput, Till } from '#shared/contract'
 import { useCatalogue } from '~/stores/catalogue'
@@ -9,8 +9,6 @@ import { useSession } from '~/stores/session'
 import { api, ApiProblem, uuid } from '~/utils/api'
 import type { TillAnswer, TillAsk } from '~/workers/till'
 
-/** Lines that go to the server at once. */
-const AT_ONCE = 1000
 const COLUMNS = ['sale', 'day', 'time', 'product', 'count', 'paid'] as const
 export type TillColumn = (typeof COLUMNS)[number]
 type Sold = BodyInput<'postSales'>['rows'][number]
@@ -48,7 +46,7 @@ export function useTill() {
     file.value = null
     text.value = await of.text()
     try {
-      header.value = readCsv(text.value, 50_000).header.map(String)
+      header.value = readCsv(text.value, MOST_LINES).header.map(String)
     } catch (e) {
       if (!(e instanceof RangeError)) throw e
       header.value = []
@@ -110,7 +108,7 @@ export function useTill() {
       }))
     }),
   )
-  const open_ = computed(() => sold.value.filter((s) => !(s.product in products.value)))
+  const missing = computed(() => sold.value.filter((s) => !(s.product in products.value)))
 
   const progress = ref<{ done: number; all: number } | null>(null)
   const result = ref<{ taken: number; known: number } | null>(null)
@@ -129,9 +127,9 @@ export function useTill() {
     try {
       await remember()
       const total = { taken: 0, known: 0 }
-      for (let from = 0; from < rows.length && !isStopped; from += AT_ONCE) {
+      for (let from = 0; from < rows.length && !isStopped; from += SALES_AT_ONCE) {
         progress.value = { done: from, all: rows.length }
-        const body = { id: uuid(), standId: session.standId, rows: rows.slice(from, from + AT_ONCE) }
+        const body = { id: uuid(), standId: session.standId, rows: rows.slice(from, from + SALES_AT_ONCE) }
         const { taken, known } = await api('postSales', { body, key: uuid() })
         total.taken += taken
         total.known += known
@@ -154,7 +152,7 @@ export function useTill() {
   }
   const stop = (): void => void (isStopped = true)
   return {
-    ...{ header, columns, monthFirst, products, file, said, reading, chosen, sold, choices, missing: open_ },
+    ...{ header, columns, monthFirst, products, file, said, reading, chosen, sold, choices, missing },
     ...{ progress, result, open, read, take, stop },
   }
 }

@@ -75,7 +75,8 @@ export const useServe = defineStore('serve', () => {
   const byHold = computed(() => {
     const out = new Map<string, Pour[]>()
     for (const p of fruit.pours) {
-      if (!p.holdId) continue
+      // One that was taken back whole is none.
+      if (!p.holdId || !p.cups) continue
       const list = out.get(p.holdId)
       if (list) list.push(p)
       else out.set(p.holdId, [p])
@@ -216,7 +217,8 @@ export const useServe = defineStore('serve', () => {
       return put(now, p.at)
     }
     const cups = Math.max(0, p.cups - 1)
-    await tellPour(p, { cups, touchedS: p.touchedS.slice(0, -1), at: p.at, options: p.options })
+    const { at, options, source } = p
+    await tellPour(p, { cups, touchedS: p.touchedS.slice(0, -1), at, options, source })
   }
   /** Cups that were counted afterwards, beside those that were touched. */
   async function count(
@@ -233,7 +235,7 @@ export const useServe = defineStore('serve', () => {
     const touchedS = t.times.map((x) => Math.max(0, Math.round((Date.parse(at) - Date.parse(x)) / 1000)))
     return tellPour(t, { cups: t.times.length, touchedS, at, options: [...t.options] })
   }
-  type PourTold = Pick<BodyInput<'putPour'>, 'cups' | 'touchedS' | 'at'> & { options: string[] }
+  type PourTold = Pick<BodyInput<'putPour'>, 'cups' | 'touchedS' | 'at' | 'source'> & { options: string[] }
   async function tellPour(
     { id, holdId, versionId, cupId, drinkMl }: Omit<PourOf, 'options'> & { id: string },
     told: PourTold,

@@ -26,7 +26,7 @@ export function tookOut(
   return amount > NOTHING ? { lotId: lot.id, amount } : null
 }
 /** An amount in the unit of a lot; null where it cannot be said in it. */
-function inLotUnit({ value, unit }: Amount, lot: LotNow, state: State): number | null {
+export function inLotUnit({ value, unit }: Amount, lot: LotNow, state: State): number | null {
   if (lot.unit === 'pieces') return null
   const isMass = isMassUnit(unit)
   const told = isMass ? toGrams(value, unit) : toMillilitres(value, unit)

@@ -7,6 +7,8 @@ import { parseNumber } from '../units'
 
 /** Lines at most: a busy stand's year. */
 export const MOST_LINES = 50_000
+/** Lines of it that are taken in at once. */
+export const SALES_AT_ONCE = 1000
 /** Things at most on one line of a till: more is a number of another column. */
 const MOST_SOLD = 10_000
 

@@ -122,11 +122,11 @@ export async function listHolds(tx: Read, standId: string): Promise<Reply<'holds
   return {
     holds: rows.map((r) => ({ ...holdRow(r), by: r.by, snapshot: r.snapshot, events: events.get(r.id)! })),
     pours: pours.map(pourRow),
-    // Of the newest standards a tablet knows what they were signed with.
     soldOuts: sold.map((r) => ({
       ...{ id: r.id, standId: r.standId, recipeId: r.recipeId, versionId: r.versionId, isGone: !!r.isGone },
       ...{ at: r.at.toISOString(), backAt: r.backAt?.toISOString() ?? null },
     })),
+    // Of the newest standards a tablet knows what they were signed with.
     snapshots: await snapshotsOf(
       tx,
       rows.flatMap((r) => (r.isNewest ? [] : [r.snapshot])),

@@ -1,5 +1,6 @@
 import { HOLD_CONTROLS, LEFT_AS, type HoldEventBody } from '#core/hold'
 import { POUR_SOURCES, SERVE_WAYS, type PourRow, type ShelfHold, type SoldOutRow } from '#core/books'
+import { SALES_AT_ONCE } from '#core/sales'
 import { ROUTES } from '../routes'
 import {
   byId,
@@ -130,8 +131,6 @@ export const till = z.object({
   version,
 })
 export type Till = z.infer<typeof till>
-/** Lines of a till's file that are sent at once. */
-export const SALES_AT_ONCE = 1000
 
 export const SERVE = {
   holds: endpoint({

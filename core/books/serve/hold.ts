@@ -17,9 +17,9 @@ import { child } from '../child'
 import { roundMoney } from '../money'
 import { movement } from '../movement'
 import { rowId } from '../row-id'
-import type { BatchVessel, LotRow, Movement } from '../rows'
+import type { BatchVessel, LotRow, Movement, TookOut } from '../rows'
 import { BOOKED, missing, NEEDS, refused, type Book, type HoldNow, type State } from '../state'
-import { givenBack, tookOut } from '../took'
+import { givenBack, inLotUnit, tookOut } from '../took'
 import { pouredAs } from './poured-as'
 import type { HoldRow, ServeWay } from './rows'
 
@@ -146,7 +146,8 @@ function amountsWrong({ vessel }: HoldNow, e: HoldEvent): Finding[] {
 
 /** What cannot be of this vessel then: what it makes wrong is refused, and nothing that was wrong before it. */
 function notOfIt(hold: HoldNow, event: HoldEvent, state: State): Finding[] {
-  const fills = [...hold.events, event].filter((e) => e.kind === 'filled')
+  // One that was taken back never started it.
+  const fills = inOrder([...hold.events, event]).filter((e) => e.kind === 'filled')
   if (event.kind === 'filled' && hold.control !== 'cold' && fills.length === 1 && event.tempC > COLD_C)
     return [{ code: 'starts-too-warm', field: 'tempC', numbers: { tempC: event.tempC, mostC: COLD_C } }]
   if (event.kind === 'emptied' && hold.control !== 'cold' && HELD_AS.includes(event.as))
@@ -172,12 +173,9 @@ function leftOf(e: HoldEventOf<'emptied'>, hold: HoldNow, state: State): LotRow[
   const filledMl = fills.reduce((sum, f) => sum + f.volumeMl, 0)
   const lots = fills.flatMap((f) => (f.lotId && state.lot(f.lotId)) || [])
   const useBys = [e.useBy, ...lots.map((l) => l.useBy)].flatMap((day) => day ?? []).sort()
-  const took = hold.events.flatMap((x) => x.took ?? [])
-  const costs = took.map(({ lotId, amount }) => {
-    const lot = state.lot(lotId)
-    return lot?.cost == null || !(lot.amount > 0) ? null : (lot.cost * amount) / lot.amount
-  })
-  const isKnown = costs.length === fills.length && costs.every((c) => c !== null)
+  const tookBy = new Map(hold.events.map((x) => [x.id, x.took]))
+  const costs = fills.map((f) => costOf(f, tookBy.get(f.id) ?? null, state))
+  const isKnown = costs.every((c) => c !== null)
   const cost = isKnown ? costs.reduce<number>((sum, c) => sum + c!, 0) * Math.min(1, e.leftMl / filledMl) : null
   const of = { standId: hold.standId, itemKind: 'version', itemKey: hold.versionId } as LotRow
   return [
@@ -194,6 +192,13 @@ function leftOf(e: HoldEventOf<'emptied'>, hold: HoldNow, state: State): LotRow[
       at: e.at,
     }),
   ]
+}
+/** What a fill cost, as its lot was paid; null where some of it is of no lot, or nobody knows. */
+function costOf(f: HoldEventOf<'filled'>, took: TookOut | null, state: State): number | null {
+  const lot = took && state.lot(took.lotId)
+  if (!took || lot?.cost == null || !(lot.amount > 0)) return null
+  const asked = inLotUnit(fillOf(f).amount, lot, state)
+  return asked === null || asked - took.amount > NOTHING ? null : (lot.cost * took.amount) / lot.amount
 }
 function lotGone(voidId: string, emptiedId: string, state: State): Movement[] {
   const lot = state.lot(leftLotOf(emptiedId))

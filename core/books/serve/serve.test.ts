@@ -97,6 +97,10 @@ describe('a vessel at the hatch', () => {
     const timed = (events: ToldHoldEvent[] = []): HoldNow => hold(events, { control: '4h' })
     expect(codes(tell(fill(5000, 'jug', 9), timed()))).toEqual([['starts-too-warm', 'tempC']])
     expect(codes(tell(fill(5000, 'jug', 5), timed()))).toEqual([])
+    // A cold fill that was taken back starts nothing.
+    const cold = filled()
+    const back = told({ kind: 'void', event: cold.id })
+    expect(codes(tell(fill(900, 'jug', 20), timed([cold, back])))).toEqual([['starts-too-warm', 'tempC']])
     const left = (as: 'kept' | 'thrown'): HoldEventBody => ({ kind: 'emptied', leftMl: 800, as, reason: 'late' })
     expect(codes(tell(left('kept'), timed([filled()])))).toEqual([['no-way-back', 'as']])
     expect(codes(tell(left('thrown'), timed([filled()])))).toEqual([])
@@ -113,7 +117,12 @@ describe('a vessel at the hatch', () => {
     const dated = (useBy: string) => tell({ ...emptied, useBy }, hold([filled()])).lots[0]!.useBy
     expect([dated('2026-11-29'), dated('2026-12-24')]).toEqual(['2026-11-29', '2026-11-30'])
     expect(tell({ ...emptied, as: 'thrown' }, hold([filled()])).lots).toEqual([])
-    // Of what is in no lot nobody knows the cost.
+    // What was taken back cost nothing; of what is in no lot, and be it a part of a fill, nobody knows.
+    const again = filled()
+    const gone = told({ kind: 'void', event: again.id })
+    expect(tell(emptied, hold([filled(), again, gone])).lots[0]!.cost).toBe(2)
+    const short = told(fill(5000), { lotId: 'jug', amount: 4000 })
+    expect(tell(emptied, hold([short])).lots[0]!.cost).toBeNull()
     expect(tell(emptied, hold([filled(), told(fill(1000, null))])).lots[0]!.cost).toBeNull()
   })
   it('once it is emptied nothing happens to it, but what came before', () => {
