@@ -254,6 +254,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
         version: 0,
       },
     ],
+    ['putDayNote', { id: uuid() }, { standId: stand, day: '2026-12-24', tags: ['rain'], closed: false, version: 0 }],
     ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPrice: 10.2, packG: 10000 }],
     ['putCup', { id: cup!.id }, { ...without(cup!), name: '400 mL, new' }],
     ['putVessel', { id: vessel!.id }, { ...without(vessel!), name: 'Old pot' }],

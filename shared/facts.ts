@@ -149,6 +149,7 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
   open: { ...onLot(), makes: ({ id }) => [id, rowId(id, 'opened')] },
   sort: onLot(),
   discard: onLot(),
+  count: onLot(),
   use: onLot(),
   spill: onLot(),
 }

@@ -8,6 +8,8 @@ export {
   JUICE_REASONS,
   FRUIT_TEMPS,
   FOAM,
+  COUNTED_BY,
+  type CountedBy,
   type PressMethod,
   type DiscardReason,
   type FruitTemp,
@@ -17,3 +19,6 @@ export { EQUIPMENT_KINDS, isRated, type EquipmentKind } from '#core/limits/equip
 /** What is put down of the work on a drink. */
 export const WORK_KINDS = ['original', 'series', 'correction'] as const
 export type WorkKind = (typeof WORK_KINDS)[number]
+
+/** Days of a sheet at most: longer than a quarter nobody asks for at once. */
+export const MOST_DAYS = 92

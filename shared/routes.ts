@@ -17,6 +17,7 @@ export const KEPT_ROUTES = [
   'putPlanLine',
   'putServiceDay',
   'putDayTask',
+  'putDayNote',
   'postPrice',
   'putCup',
   'putVessel',
@@ -27,10 +28,12 @@ export const KEPT_ROUTES = [
 ] as const
 export type KeptId = (typeof KEPT_ROUTES)[number]
 
-/** Who may ask: `public` needs no session; the others need at least that role. */
+/**
+ * Who may ask: `public` needs no session, `till` the secret of a till, as a bearer; the others need at least that role.
+ */
 export const ROLES = ['crew', 'lead', 'owner'] as const
 export type Role = (typeof ROLES)[number]
-export type Access = 'public' | Role
+export type Access = 'public' | 'till' | Role
 
 export interface Route {
   id: string
@@ -177,7 +180,22 @@ export const ROUTES = {
   putSoldOut: { id: 'putSoldOut', method: 'PUT', path: '/api/v1/sold-outs/{id}', role: 'crew' },
   till: { id: 'till', method: 'GET', path: '/api/v1/tills', role: 'lead', shows: ['till'] },
   putTill: { id: 'putTill', method: 'PUT', path: '/api/v1/tills/{id}', role: 'lead' },
+  pairTill: { id: 'pairTill', method: 'POST', path: '/api/v1/tills/{id}/devices', role: 'owner' },
+  // A sale has its till's number: told again, it is the same one.
+  tillSales: {
+    id: 'tillSales',
+    method: 'POST',
+    path: '/api/v1/till-sales',
+    role: 'till',
+    keyed: false,
+    fills: true,
+    bodyLimit: 2 ** 20,
+  },
   postSales: { id: 'postSales', method: 'POST', path: '/api/v1/sales', role: 'lead', bodyLimit: 2 ** 20 },
+  dayNote: { id: 'dayNote', method: 'GET', path: '/api/v1/day-notes', role: 'crew', shows: ['day-note'] },
+  putDayNote: { id: 'putDayNote', method: 'PUT', path: '/api/v1/day-notes/{id}', role: 'crew' },
+  demand: { id: 'demand', method: 'GET', path: '/api/v1/demand', role: 'crew' },
+  count: { id: 'count', method: 'GET', path: '/api/v1/count', role: 'crew' },
   packs: { id: 'packs', method: 'GET', path: '/api/v1/packs', role: 'lead' },
   bench: { id: 'bench', method: 'GET', path: '/api/v1/bench', role: 'crew' },
   recipes: {

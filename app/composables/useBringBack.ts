@@ -34,7 +34,7 @@ export function useBringBack() {
           name: before.name,
           family: before.family,
           draft: before.draft,
-          ...(session.isOwner ? { sellPrice: before.sellPrice } : {}),
+          ...(session.isOwner ? { sellPrice: before.sellPrice, sizePrices: before.sizePrices ?? [] } : {}),
           version: now.version,
         } as never,
       })

@@ -1,4 +1,5 @@
 import {
+  firstPlan,
   problemOf,
   fewerFor,
   holdable,
@@ -62,6 +63,7 @@ export function useDayPlan(service: () => Service | null) {
     sameDay.value = made.sameDay
     const fixed = holdable(made.problem, standing)
     const isGone = tasks.value.some((x) => standing.put.has(x.id) && !fixed.has(x.id))
+    const done: Plan = new Map([...standing.done].filter(([id]) => fixed.has(id)))
     busy.value = true
     share.value = 0
     worker = new Worker(new URL('../workers/schedule.ts', import.meta.url), { type: 'module' })
@@ -78,9 +80,12 @@ export function useDayPlan(service: () => Service | null) {
       }
       if (data.done) stop()
     }
-    worker.onerror = () => stop()
+    worker.onerror = () => {
+      // It could not be fetched, or broke: a first plan is found here as well.
+      stop()
+      found.value = firstPlan(made.problem, fixed).plan ?? firstPlan(made.problem, done).plan
+    }
     const { isUnderWay, eveningMin } = made
-    const done: Plan = new Map([...standing.done].filter(([id]) => fixed.has(id)))
     const ask = { problem: made.problem, done, fixed, relief: { isUnderWay, eveningMin }, seed: SEED, tries: TRIES }
     worker.postMessage(ask satisfies ScheduleAsk)
   }

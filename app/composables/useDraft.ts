@@ -6,6 +6,11 @@ import { ApiProblem, uuid } from '~/utils/api'
 
 export type DraftState = 'saved' | 'waiting' | 'saving' | 'stale' | 'refused' | 'offline'
 
+/** Prices of sizes; what is no money for this person to see is none. */
+type SizePrices = { cupId: string; sizePrice: number }[]
+const pricesOf = (of: Recipe | undefined): SizePrices =>
+  (of?.sizePrices ?? []).flatMap(({ cupId, sizePrice }) => (sizePrice === null ? [] : [{ cupId, sizePrice }]))
+
 const SAVE_AFTER_MS = 700
 
 /**
@@ -20,6 +25,7 @@ export function useDraft(id: string) {
   const document = shallowRef<RecipeDocument | null>(recipe.value ? structuredClone(toRaw(recipe.value.draft)) : null)
   const name = ref(recipe.value?.name ?? '')
   const sellPrice = ref<number | null>(recipe.value?.sellPrice ?? null)
+  const sizePrices = ref<SizePrices>(pricesOf(recipe.value))
   const note = ref(recipe.value?.note ?? '')
   const state = ref<DraftState>(outbox.waitingFor('putRecipe', id) ? 'offline' : 'saved')
   const message = ref('')
@@ -60,7 +66,10 @@ export function useDraft(id: string) {
     dirty = false
     state.value = 'saving'
     message.value = ''
-    const sent = { draft: doc, name: name.value.trim() || r.name, sellPrice: sellPrice.value, note: note.value.trim() }
+    const sent = {
+      ...{ draft: doc, name: name.value.trim() || r.name, sellPrice: sellPrice.value, note: note.value.trim() },
+      sizePrices: sizePrices.value,
+    }
     try {
       const done = await outbox.keep('putRecipe', {
         key: uuid(),
@@ -87,13 +96,21 @@ export function useDraft(id: string) {
       name: savedName,
       draft,
       sellPrice: savedPrice,
+      sizePrices: savedSizes,
       note: savedNote,
-    } = entry.body as { name: string; draft: RecipeDocument; sellPrice?: number | null; note?: string }
+    } = entry.body as {
+      name: string
+      draft: RecipeDocument
+      sellPrice?: number | null
+      sizePrices?: SizePrices
+      note?: string
+    }
     drinks.confirmed(id, {
       version,
       draft,
       name: savedName,
       ...(savedPrice === undefined ? {} : { sellPrice: savedPrice }),
+      ...(savedSizes === undefined ? {} : { sizePrices: savedSizes }),
       ...(savedNote === undefined ? {} : { note: savedNote }),
     })
     if (!dirty && state.value === 'offline') state.value = 'saved'
@@ -119,6 +136,7 @@ export function useDraft(id: string) {
     document.value = structuredClone(toRaw(r.draft))
     name.value = r.name
     sellPrice.value = r.sellPrice
+    sizePrices.value = pricesOf(r)
     note.value = r.note
     version = r.version
   }
@@ -159,6 +177,7 @@ export function useDraft(id: string) {
     document,
     name,
     sellPrice,
+    sizePrices,
     note,
     state,
     message,

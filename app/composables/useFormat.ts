@@ -1,5 +1,6 @@
 import { useI18n } from 'vue-i18n'
 import { goodsOf } from '#core/books/goods'
+import type { LotUnit } from '#core/books/rows'
 import type { Figure } from '#core/figures'
 import { decimalsOf } from '#core/region'
 import { inShown, shownUnit, unitFor } from '#core/units/system'
@@ -56,6 +57,9 @@ export function useFormat() {
     const { number, unit: u } = parts(value, unit, digits)
     return u === '' ? number : u.startsWith('/') ? number + u : `${number} ${u}`
   }
+  /** What is in a lot, as one says it beside its shelf: kilos, litres, or pieces. */
+  const stock = (value: number, of: LotUnit): string =>
+    of === 'pieces' ? n(value) : amount(value / 1000, of === 'g' ? 'kg' : 'L', 2)
   const figure = (f: Figure, digits?: number): NumberAndUnit => parts(f.value, f.unit, digits)
   /** How a kept unit is called here; of money, its sign. */
   function unit(kept: string): string {
@@ -98,6 +102,7 @@ export function useFormat() {
     decimals,
     parts,
     amount,
+    stock,
     figure,
     unit,
     keptUnit,

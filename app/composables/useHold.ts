@@ -6,14 +6,17 @@ import {
   drinkMlOf,
   holdClocks,
   levelMlOf,
+  outAt,
   overOf,
   roomMl,
   strengthOf,
   type Ahead,
 } from '#core/hold'
+import { hourShares, timesAhead } from '#core/demand'
 import { sizesOf, type CupSize } from '#core/scale'
-import { minutesAfter } from '#core/time'
+import { minuteOfDay, minutesAfter } from '#core/time'
 import { shownUnit } from '#core/units/system'
+import { useDemand } from '~/stores/demand'
 import { useSession } from '~/stores/session'
 import { useServe, type HoldView } from '~/stores/serve'
 import { fillOf, mainOfPrep } from '~/utils/colours'
@@ -26,6 +29,7 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
   const serve = useServe()
   const { n } = useFormat()
   const session = useSession()
+  const demand = useDemand()
   const serving = useServing()
   const { minutesOf } = useBatchOf()
   const slowly = computed(() => Math.floor(Date.parse(now.value) / LOOK_MS) * LOOK_MS)
@@ -40,7 +44,11 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
   const usual = computed(() => sizes.value[0]?.drinkMl ?? 300)
   const pace = computed(() => cupsPerHour(view().events, view().hold.at, new Date(slowly.value).toISOString()))
   const roomLeftMl = computed(() => (content.value && view().ctx ? roomMl(content.value, view().ctx!) : 0))
-  /** Where it goes from here, at the pace of the last hour; null where that is not known. */
+  const shares = computed(() => hourShares(demand.log?.hours ?? []))
+  /**
+   * Where it goes from here, at the pace of the last hour, and as the hours of these weeks go on; null where that is
+   * not known.
+   */
   const becomes = computed((): Ahead | null => {
     const { ctx, bounds } = view()
     const at = serve.contentAt(
@@ -48,7 +56,8 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
       new Date(Math.max(slowly.value, Date.parse(view().told?.at ?? now.value))).toISOString(),
     )
     if (!ctx || !bounds || !at || pace.value === null) return null
-    return ahead(at, { cupsPerHour: pace.value, drinkMl: usual.value }, bounds, ctx)
+    const times = timesAhead(shares.value, minuteOfDay(new Date(slowly.value), session.zone))
+    return ahead(at, { cupsPerHour: pace.value, drinkMl: usual.value, times }, bounds, ctx)
   })
   /** What was made of it and is in no vessel yet, mL. */
   const stockMl = computed(() =>
@@ -70,6 +79,8 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
   const over = computed(() =>
     strength.value ? overOf(clocks.value, view().hold.control, strength.value.tempC, now.value, view().isTcs) : null,
   )
+  /** What has lain in it for long enough. */
+  const mustComeOut = computed(() => (content.value?.laid.things ?? []).filter((e) => outAt(e) <= now.value))
   const mustWash = computed(() => clocks.value.some((c) => c.kind === 'wash' && c.endsAt <= now.value))
   const isWeak = computed(() => !!strength.value && !!view().bounds && strength.value.brix < view().bounds!.leastBrix)
   const cups = computed(() => (content.value ? cupsLeft(content.value, usual.value) : 0))
@@ -100,6 +111,7 @@ export function useHold(view: () => HoldView, now: Ref<string>) {
     clocks,
     over,
     mustWash,
+    mustComeOut,
     isWeak,
     cups,
     fill,

@@ -63,7 +63,7 @@ export function useStops() {
       built: true,
       figure: serve.open.length ? t('line.serve', { n: serve.cupsToday }, serve.cupsToday) : '',
     },
-    { key: 'count', path: '/count', built: false, figure: '' },
+    { key: 'count', path: '/count', built: true, figure: '' },
     { key: 'taste', path: '/taste', built: false, figure: '' },
   ])
 }

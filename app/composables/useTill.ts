@@ -38,6 +38,7 @@ export function useTill() {
   async function load(): Promise<void> {
     if (!session.standId) return
     kept.value = (await outbox.read('till', { query: { stand: session.standId } })).till
+    if (!text.value) products.value = { ...kept.value?.products }
   }
   watch(() => session.standId, load, { immediate: true })
 
@@ -53,10 +54,10 @@ export function useTill() {
       said.value = saidOf(e.message)
       return
     }
-    const same = kept.value?.header.join('\n') === header.value.join('\n')
-    const guess = same ? kept.value!.columns : guessedColumns(header.value)
+    const before = kept.value?.header.join('\n') === header.value.join('\n') ? kept.value?.columns : null
+    const guess = before ?? guessedColumns(header.value)
     for (const c of COLUMNS) columns[c] = guess[c] ?? null
-    monthFirst.value = same ? kept.value!.columns.monthFirst : session.region === 'US'
+    monthFirst.value = before ? before.monthFirst : session.region === 'US'
     products.value = { ...kept.value?.products }
     await read()
   }
@@ -91,9 +92,11 @@ export function useTill() {
   }
   onBeforeUnmount(() => worker?.terminate())
 
+  const asked = computed(() => kept.value?.asked ?? [])
   /** Products of the file, what was sold most first. */
   const sold = computed(() => {
-    const counts = new Map<string, number>()
+    // What the till posted and nobody named yet stands there too.
+    const counts = new Map<string, number>(asked.value.map((product) => [product, 0]))
     for (const l of file.value?.lines ?? []) counts.set(l.product, (counts.get(l.product) ?? 0) + l.count)
     return [...counts].sort((a, b) => b[1] - a[1]).map(([product, count]) => ({ product, count }))
   })
@@ -122,7 +125,9 @@ export function useTill() {
       const of = products.value[l.product]
       const versionId = of && drinks.pouredOf(drinks.byId.get(of.recipeId)!)?.id
       if (!of || !versionId) return []
-      return [{ saleId: l.sale, versionId, cupId: of.cupId, drinkMl: of.drinkMl, cups: l.count, at: l.at }]
+      return [
+        { saleId: l.sale, versionId, cupId: of.cupId, drinkMl: of.drinkMl, cups: l.count, at: l.at, paid: l.paid },
+      ]
     })
     try {
       await remember()
@@ -144,15 +149,29 @@ export function useTill() {
     }
   }
   async function remember(): Promise<void> {
-    const body = { header: header.value, columns: chosen.value!, products: products.value }
+    const read = header.value.length ? { header: header.value, columns: chosen.value } : null
+    const body = {
+      ...(read ?? { header: kept.value?.header ?? [], columns: kept.value?.columns ?? null }),
+      products: products.value,
+    }
     await api('putTill', {
       ...{ params: { id: session.standId }, body: { ...body, version: kept.value?.version ?? 0 }, key: uuid() },
     })
     await load()
   }
+  /** Says what it is that the till posts. */
+  async function name(): Promise<void> {
+    said.value = ''
+    try {
+      await remember()
+    } catch (e) {
+      if (!(e instanceof ApiProblem)) throw e
+      said.value = ofError(e)
+    }
+  }
   const stop = (): void => void (isStopped = true)
   return {
     ...{ header, columns, monthFirst, products, file, said, reading, chosen, sold, choices, missing },
-    ...{ progress, result, open, read, take, stop },
+    ...{ asked, progress, result, open, read, take, name, stop },
   }
 }

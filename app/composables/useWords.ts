@@ -15,6 +15,7 @@ const FETCHED = {
     week: () => import('~/i18n/en/week').then((m) => m.week),
     make: () => import('~/i18n/en/make').then((m) => m.make),
     serve: () => import('~/i18n/en/serve').then((m) => m.serve),
+    count: () => import('~/i18n/en/count').then((m) => m.count),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -29,6 +30,7 @@ const FETCHED = {
     week: () => import('~/i18n/es/week').then((m) => m.week),
     make: () => import('~/i18n/es/make').then((m) => m.make),
     serve: () => import('~/i18n/es/serve').then((m) => m.serve),
+    count: () => import('~/i18n/es/count').then((m) => m.count),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

@@ -1,13 +1,13 @@
 import {
-  BOOKS,
+  booked,
   laidOver,
+  needsOf,
   stateOf,
   type At,
   type Booked,
   type Known,
-  type Needs,
   type Shelf,
-  type State,
+  type Told,
 } from '#core/books'
 import { cupsInAll } from '#core/scale'
 import { unitWeightG, type Handling } from '#core/yield'
@@ -84,9 +84,8 @@ export function layering(): (from: readonly unknown[], ...of: Parameters<typeof 
 
 /** What a fact comes to that is told at this tablet now. */
 export function bookedHere(kind: Fact, call: Call, shelf: Books, here: Here & { now: string }, known: Known): Booked {
-  const { needs, book } = BOOKS[kind] as { needs(told: unknown): Needs; book(told: unknown, state: State): Booked }
-  const told = FACTS[kind].told(call)
-  return book(told, stateOf(shelf, known, { ...here, needs: needs(told) }))
+  const told = FACTS[kind].told(call) as Told<typeof kind>
+  return booked(kind, told, stateOf(shelf, known, { ...here, needs: needsOf(kind, told) }))
 }
 
 /** Whether the server has said it already. What may be told again is laid over what it was. */
@@ -111,7 +110,7 @@ export function withPendingRecipes(recipes: Recipe[], entries: readonly Entry[])
   let out = recipes
   for (const e of entries) {
     if (e.route !== 'putRecipe') continue
-    const { version, sellPrice, note, retired, ...b } = e.body as BodyInput<'putRecipe'>
+    const { version, sellPrice, sizePrices, note, retired, ...b } = e.body as BodyInput<'putRecipe'>
     const known = out.find((r) => r.id === e.params.id)
     const draft = b.draft as RecipeDocument
     if (known)
@@ -122,6 +121,7 @@ export function withPendingRecipes(recipes: Recipe[], entries: readonly Entry[])
               ...b,
               draft,
               sellPrice: sellPrice === undefined ? r.sellPrice : sellPrice,
+              sizePrices: sizePrices ?? r.sizePrices,
               note: note ?? r.note,
               retired: retired ?? r.retired,
             }
@@ -136,6 +136,7 @@ export function withPendingRecipes(recipes: Recipe[], entries: readonly Entry[])
           id: e.params.id!,
           shipped: null,
           sellPrice: sellPrice ?? null,
+          sizePrices: sizePrices ?? [],
           note: note ?? '',
           retired: retired ?? false,
           version,

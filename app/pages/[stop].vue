@@ -2,7 +2,7 @@
 import { useI18n } from 'vue-i18n'
 
 // A stop that is not built yet: one sentence on what will be there.
-definePageMeta({ validate: (route) => ['count', 'taste'].includes(String(route.params.stop)) })
+definePageMeta({ validate: (route) => ['taste'].includes(String(route.params.stop)) })
 const route = useRoute()
 const { t } = useI18n()
 const stop = computed(() => String(route.params.stop))

@@ -12,6 +12,9 @@ export interface BenchTarget {
 }
 export const DEVICE_OF_UNIT = { kg: 'scale', g: 'scale', '°C': 'probe', '°Bx': 'refractometer' } as const
 
+/** Refusals that no reading mends: they stay said until another field is gone to. */
+const OF_FIELD: readonly string[] = ['bench-no-field', 'bench-other-device']
+
 /** What the devices of the stand say, as they say it; and the field that takes the next reading. */
 export const useBench = defineStore('bench', () => {
   const readings = ref<Partial<Record<Device, BenchReading>>>({})
@@ -35,7 +38,7 @@ export const useBench = defineStore('bench', () => {
     source.onmessage = (e) => {
       const r = JSON.parse(e.data as string) as BenchReading
       readings.value = { ...readings.value, [r.device]: r }
-      if (refused.value?.device === r.device && r.steady) refused.value = null
+      if (refused.value?.device === r.device && r.steady && !OF_FIELD.includes(refused.value.code)) refused.value = null
     }
     // The browser connects again by itself; until then nothing is known.
     source.onerror = () => {

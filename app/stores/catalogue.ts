@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { dataOfRow, INGREDIENTS, type IngredientData, type OwnValues } from '#core/substances'
+import { dataOfRow, fruitOfJuice, INGREDIENTS, type IngredientData, type OwnValues } from '#core/substances'
 import type { Named, ShelfBase } from '#core/books'
 import { goodsOf } from '#core/books/goods'
 import { handlingOf, type BaseMake, type Handling, type OwnHandling } from '#core/yield'
@@ -63,7 +63,6 @@ export const useCatalogue = defineStore('catalogue', () => {
   )
   const handlingFor = (key: string): Handling => handlings.value.get(key) ?? handlingOf({ key }, null)
   const priceOf = (key: string): Price | undefined => latestPrice.value.get(key)
-  const fruitOf = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
 
   onForget(() => {
     answered.value = []
@@ -104,7 +103,7 @@ export const useCatalogue = defineStore('catalogue', () => {
     ownHandlingOf,
     handlingFor,
     priceOf,
-    fruitOf,
+    fruitOf: fruitOfJuice,
     baseOf,
     isFruit,
     named,
@@ -114,5 +113,3 @@ export const useCatalogue = defineStore('catalogue', () => {
     load,
   }
 })
-
-const FRUIT_OF = new Map([...INGREDIENTS.values()].flatMap((i) => (i.fruit ? [[i.fruit.juice, i.key] as const] : [])))

@@ -10,6 +10,7 @@ import {
   type Known,
   type LotUnit,
   type Version,
+  placeOfLot,
 } from '#core/books'
 import { ProcessLimit } from '#core/process'
 import type { RecipeDocument, Snapshots } from '#core/recipe'
@@ -165,11 +166,7 @@ export const useFruit = defineStore('fruit', () => {
     const handling = handlingOfLot(lot)
     const before = keptKeeping.get(lot)
     if (before && before.handling === handling && before.clock === clock.value) return before.keeping
-    const look = lot.look ?? {
-      at: lot.at,
-      place: lot.place ?? (lot.kind === 'pressed' ? ('cold' as const) : ('room' as const)),
-      feel: lot.seen?.feel ?? null,
-    }
+    const look = lot.look ?? { at: lot.at, place: placeOfLot(lot) ?? 'room', feel: lot.seen?.feel ?? null }
     const keeping = keepingOf(look, handling, clock.value)
     keptKeeping.set(lot, { handling, clock: clock.value, keeping })
     return keeping

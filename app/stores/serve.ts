@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { isBound } from '#core/batch'
-import { pouredAs, usesOf } from '#core/books'
+import { gramsBy, pouredAs, usesOf } from '#core/books'
 import {
   boundsOf,
   emptiedBy,
@@ -9,6 +9,7 @@ import {
   inOrder,
   isSamePour,
   later,
+  wPerKRead,
   type Folded,
   type HoldBounds,
   type HoldContent,
@@ -22,6 +23,7 @@ import { itemKey, type Evaluation } from '#core/recipe'
 import type { CupSize } from '#core/scale'
 import { dayOf, startOfDay } from '#core/time'
 import type { BodyInput, Hold, Pour, Recipe } from '#shared/contract'
+import { useCatalogue } from './catalogue'
 import { useDrinks } from './drinks'
 import { useFruit } from './fruit'
 import { useOutbox } from './outbox'
@@ -69,6 +71,7 @@ export const useServe = defineStore('serve', () => {
   const fruit = useFruit()
   const drinks = useDrinks()
   const preps = usePreps()
+  const catalogue = useCatalogue()
   const outbox = useOutbox()
   const session = useSession()
 
@@ -92,6 +95,7 @@ export const useServe = defineStore('serve', () => {
       capacityMl: hold.vessel.capacityMl,
       wPerK: hold.wPerK,
       roomC: hold.roomC,
+      gramOf: gramsBy((key) => catalogue.dataOf(key)),
       drinkOf: ({ lotId }) => {
         const as = lots.isAs(lotId).as
         const { brix, ta } = as ?? {}
@@ -145,6 +149,9 @@ export const useServe = defineStore('serve', () => {
   const byId = computed(() => new Map(all.value.map((v) => [v.hold.id, v])))
   /** Those that serve, the one that was put out first before the others. */
   const open = computed(() => all.value.filter((v) => v.isOpen).sort((a, b) => a.hold.at.localeCompare(b.hold.at)))
+  /** W for each K that readings of a vessel taught, of those that this tablet knows. */
+  const learnedOf = (vessel: string): number[] =>
+    all.value.flatMap((v) => (v.ctx && v.hold.vessel.name === vessel ? (wPerKRead(v.events, v.ctx) ?? []) : []))
   const contentAt = ({ told, ctx }: HoldView, now: string): HoldContent | null => told && ctx && later(told, now, ctx)
   /** Cups of the day, all drinks together. */
   const cupsToday = computed(() => {
@@ -200,7 +207,8 @@ export const useServe = defineStore('serve', () => {
     a.holdId === b.holdId && a.versionId === b.versionId && a.cupId === b.cupId && a.options.join() === b.options.join()
   /** One touch, one cup; touches that follow each other are one pour. */
   async function pour(of: PourOf): Promise<void> {
-    const at = session.now().toISOString()
+    // After all that is known of its vessel: a cup comes out of what was filled in.
+    const at = of.holdId ? momentAt(of.holdId) : session.now().toISOString()
     const before = tally.value
     const goesOn =
       before !== null && alike(before, of) && isSamePour(before, before.times.at(-1)!, { drinkMl: of.drinkMl, at })
@@ -270,6 +278,7 @@ export const useServe = defineStore('serve', () => {
     open,
     poursOf,
     contentAt,
+    learnedOf,
     cupsToday,
     tally,
     soldOutOf,

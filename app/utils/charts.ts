@@ -1,4 +1,6 @@
 import {
+  BarController,
+  BarElement,
   CategoryScale,
   Chart,
   Legend,
@@ -12,7 +14,17 @@ import {
 
 // What all charts are made of: the app's own type, lines in its ink, and quiet marks. Imported by charts alone.
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
-Chart.register(LinearScale, CategoryScale, PointElement, LineElement, ScatterController, Tooltip, Legend)
+Chart.register(
+  BarController,
+  BarElement,
+  LinearScale,
+  CategoryScale,
+  PointElement,
+  LineElement,
+  ScatterController,
+  Tooltip,
+  Legend,
+)
 Chart.defaults.plugins.legend.display = false
 
 export const INK = '#15302B'

@@ -1,6 +1,6 @@
 import type { LotUnit, VoidKind } from '#core/books/rows'
 import { peeledOf } from '#core/books/peel'
-import { isGuessed, isOfOne, yieldMlPerKg } from '#core/yield'
+import { isGuessed, isOfOne, NOTHING, yieldMlPerKg } from '#core/yield'
 import type { Lot, LotEventRow, Press } from '#shared/contract'
 
 /** How numbers, amounts, names and other words are written where it is read. */
@@ -133,6 +133,15 @@ function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
         left: amount(peeledOf(e) / 1000, 'kg'),
         parts: e.parts.length ? `, ${partsText(e.parts)}` : '',
       }
+    if (e.kind === 'count') {
+      const apart = amountG ?? 0
+      const words = { amount: amountText(Math.abs(apart), unit, written) }
+      const isApart = Math.abs(apart) > NOTHING
+      return {
+        amount: amountText(e.counted, unit, written),
+        apart: isApart ? t(apart > 0 ? 'story.countLess' : 'story.countMore', words) : '',
+      }
+    }
     if (e.kind === 'sort') return { kg: amount(e.kg, 'kg'), parts: partsText(e.parts) }
     // What it took and what was noted is all that most kinds have to say.
     const { note } = e as { note?: string | null }

@@ -28,6 +28,8 @@ const lot = (id: string, itemKey: string, over: Partial<LotNow> = {}): LotNow =>
   at: NOW,
   onHand: 10_000,
   voided: false,
+  counted: null,
+  movedSince: 0,
   ...over,
 })
 const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
@@ -37,6 +39,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   stand: () => true,
   control: () => 'cold',
   hold: () => undefined,
+  vessel: () => undefined,
   pour: () => undefined,
   lot: (id) => lots.find((l) => l.id === id),
   fact: () => undefined,

@@ -1,4 +1,5 @@
 import { clean } from './clean'
+import { count, keepingCounts } from './count'
 import { discard } from './discard'
 import { garnish } from './garnish'
 import { look } from './look'
@@ -15,6 +16,7 @@ import { soldOut } from './serve/sold-out'
 import { sort } from './sort'
 import { spill, use } from './use'
 import { voiding } from './void'
+import type { Book, Booked, Needs, State } from './state'
 
 export * from './rows'
 export * from './state'
@@ -57,6 +59,7 @@ export const BOOKS = {
   open,
   sort,
   discard,
+  count,
   use,
   spill,
   void: voiding,
@@ -64,3 +67,13 @@ export const BOOKS = {
 export type FactKind = keyof typeof BOOKS
 /** What is told of a kind of fact. */
 export type Told<K extends FactKind> = Parameters<(typeof BOOKS)[K]['book']>[0]
+/** What a fact needs to know before it is booked. */
+export const needsOf = <K extends FactKind>(kind: K, told: Told<K>): Needs =>
+  (BOOKS[kind] as unknown as Book<Told<K>>).needs(told)
+/** What a fact comes to; lots that were counted since it happened keep what was counted. */
+export function booked<K extends FactKind>(kind: K, told: Told<K>, state: State): Booked {
+  const of = (BOOKS[kind] as unknown as Book<Told<K>>).book(told, state)
+  const { at, factId } = told as { at?: string | null; factId?: string }
+  const when = factId === undefined ? at : state.fact(factId)?.at
+  return keepingCounts(of, when ?? state.now, state)
+}

@@ -31,6 +31,8 @@ const sugar = (over: Partial<LotNow> = {}): LotNow => ({
   at: NOW,
   onHand: 3000,
   voided: false,
+  counted: null,
+  movedSince: 0,
   ...over,
 })
 const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
@@ -40,6 +42,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   stand: (id) => id === 's',
   control: () => 'cold',
   hold: () => undefined,
+  vessel: () => undefined,
   pour: () => undefined,
   lot: (id) => lots.find((l) => l.id === id),
   fact: () => undefined,

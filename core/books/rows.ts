@@ -272,6 +272,7 @@ export const MOVE_KINDS = [
   'discard',
   'use',
   'spill',
+  'count',
   'sort-out',
   'sort-in',
   'peel-out',
@@ -293,6 +294,8 @@ export interface Movement {
   kind: MoveKind
   /** the fact that moved it */
   sourceId: string
+  /** when, where that is not when its fact happened */
+  at?: string
 }
 
 /** What was done with a lot. */

@@ -15,6 +15,8 @@ const lot = (over: Partial<LotNow> = {}): LotNow => ({
   cost: 12,
   onHand: 3000,
   voided: false,
+  counted: null,
+  movedSince: 0,
   ...over,
 })
 const run = (events: ToldEvent[] = [], over: Partial<RunNow> = {}): RunNow => ({
@@ -42,6 +44,7 @@ const state = (lots: LotNow[], now: RunNow | undefined, over: Partial<State> = {
   stand: (id) => id === 's',
   control: () => 'cold',
   hold: () => undefined,
+  vessel: () => undefined,
   pour: () => undefined,
   lot: (id) => lots.find((l) => l.id === id),
   fact: () => undefined,

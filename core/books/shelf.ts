@@ -31,6 +31,8 @@ export interface ShelfLot extends LotRow {
   /** the latest look at it, and the latest cleaning */
   look: (By & { place: Place; feel: Feel | null }) | null
   cleaned: (By & { initials: string }) | null
+  /** by which fact, and when */
+  counted: (By & { id: string }) | null
 }
 export interface ShelfPress extends Omit<PressRow, 'juiceLotId'> {
   by: string
@@ -82,6 +84,10 @@ export interface Shelf {
   prices: readonly Price[]
   bases: readonly ShelfBase[]
 }
+/** Where a lot stands: where it was seen last, where it was put, or where its kind is kept; goods stand anywhere. */
+export const placeOfLot = (lot: Pick<ShelfLot, 'look' | 'place' | 'kind' | 'itemKind'>): Place | null =>
+  lot.look?.place ?? lot.place ?? (lot.itemKind === 'goods' ? null : lot.kind === 'pressed' ? 'cold' : 'room')
+
 /** What is known of an ingredient, shipped and own. */
 export interface Known {
   data(key: string): IngredientData | undefined
@@ -137,6 +143,7 @@ export function stateOf(
       const hold = shelf.holds.find((h) => h.id === id)
       return hold && { ...hold, pours: shelf.pours.filter((p) => p.holdId === id) }
     },
+    vessel: (id) => shelf.holds.find((h) => h.id === id),
     pour: (id) => shelf.pours.find((p) => p.id === id),
     now,
     teller,
@@ -145,7 +152,8 @@ export function stateOf(
     control: () => control,
     lot: (id): LotNow | undefined => {
       const lot = shelf.lots.find((l) => l.id === id)
-      return lot && { ...lot, voided: false }
+      // What is told here happens now.
+      return lot && { ...lot, voided: false, movedSince: 0 }
     },
     fact: (id) => pressFact(shelf, id) ?? batchFact(shelf, id) ?? deliveryFact(shelf, id),
     lastPerKg: (key) => {
@@ -164,7 +172,7 @@ function pressFact({ presses, lots }: Shelf, id: string): FactNow | undefined {
     ...press.takes.map((t) => movement(id, t.lotId, -t.outG, 'press-out')),
     ...made.map((l) => movement(id, l.id, l.amount, 'press-in')),
   ]
-  return { entity: 'press', itemKey: press.ingredientKey, voided: false, moved }
+  return { entity: 'press', itemKey: press.ingredientKey, at: press.at, voided: false, moved }
 }
 function batchFact({ batches, lots }: Shelf, id: string): FactNow | undefined {
   const batch = batches.find((b) => b.id === id)
@@ -177,11 +185,12 @@ function batchFact({ batches, lots }: Shelf, id: string): FactNow | undefined {
       .filter((l) => l.sourceId === id && l.kind === 'by-product')
       .map((l) => movement(id, l.id, l.amount, 'make-in')),
   ]
-  return { entity: 'batch', itemKey: batch.versionId, voided: false, moved }
+  return { entity: 'batch', itemKey: batch.versionId, at: batch.at, voided: false, moved }
 }
 function deliveryFact({ lots }: Shelf, id: string): FactNow | undefined {
   const lot = lots.find((l) => l.id === id && (l.kind === 'received' || l.kind === 'pack'))
-  return lot && { entity: 'lot', itemKey: lot.itemKey, voided: false, moved: [movement(id, id, lot.amount, 'receive')] }
+  const moved = lot && [movement(id, id, lot.amount, 'receive')]
+  return lot && { entity: 'lot', itemKey: lot.itemKey, at: lot.at, voided: false, moved: moved! }
 }
 
 /** The shelf once a fact is booked. @param by whoever told it @param confirmed doubts that they confirmed */
@@ -189,7 +198,7 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
   const moved = new Map<string, number>()
   for (const m of booked.movements) moved.set(m.lotId, (moved.get(m.lotId) ?? 0) + m.amount)
   const gone = new Set(booked.voids.filter((v) => v.voided).map((v) => v.factId))
-  const made = booked.lots.map((row): ShelfLot => ({ ...row, onHand: 0, by, look: null, cleaned: null }))
+  const made = booked.lots.map((row): ShelfLot => ({ ...row, onHand: 0, by, look: null, cleaned: null, counted: null }))
   const lots = [...made, ...shelf.lots]
     .filter((l) => !gone.has(l.id) && !(l.sourceId && gone.has(l.sourceId)))
     .map((l) => (moved.has(l.id) ? { ...l, onHand: l.onHand + moved.get(l.id)! } : l))
@@ -221,7 +230,9 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
     ...shelf.holds,
   ].map((h) => (at.has(h.id) ? { ...h, events: [...h.events, ...at.get(h.id)!] } : h))
   const retold = new Set(booked.pours.map((p) => p.id))
-  const pours = retold.size ? [...booked.pours, ...shelf.pours.filter((p) => !retold.has(p.id))] : shelf.pours
+  const pours = retold.size
+    ? [...booked.pours.map((p) => ({ ...p, by })), ...shelf.pours.filter((p) => !retold.has(p.id))]
+    : shelf.pours
   const isTold = new Set(booked.soldOuts.map((s) => s.id))
   const soldOuts = [...booked.soldOuts, ...shelf.soldOuts.filter((s) => !isTold.has(s.id))]
   const bases = [...shelf.bases, ...booked.bases.flatMap((b) => firstMade(b, booked))]
@@ -246,13 +257,14 @@ function pricesAfter(before: Shelf['prices'], told: Shelf['prices'], gone: Reado
 /** A lot with what was seen of it, or done with it, where that is the latest. */
 function seen(lot: ShelfLot, { events }: Booked, by: string): ShelfLot {
   let out = lot
-  for (const { lotId, at, event } of events) {
+  for (const { id, lotId, at, event } of events) {
     if (lotId !== lot.id) continue
     const e = event as { kind: string; place: Place; feel: Feel | null; initials: string }
     if (e.kind === 'look' && !(out.look && out.look.at > at))
       out = { ...out, look: { at, by, place: e.place, feel: e.feel } }
     if (e.kind === 'clean' && !(out.cleaned && out.cleaned.at > at))
       out = { ...out, cleaned: { at, by, initials: e.initials } }
+    if (e.kind === 'count' && !(out.counted && out.counted.at > at)) out = { ...out, counted: { id, at, by } }
   }
   return out
 }

@@ -26,6 +26,10 @@ export interface LotNow extends LotRow {
   onHand: number
   /** out of the books */
   voided: boolean
+  /** when it was counted last, if it was, and by which fact */
+  counted: { id: string; at: string } | null
+  /** of what is on hand, what was moved after the moment that is asked; 0 where none is */
+  movedSince: number
 }
 
 /** A fact that was told before, with all that it moved, what undid and redid it too. */
@@ -33,6 +37,8 @@ export interface FactNow {
   entity: VoidKind
   /** what it was of */
   itemKey: string
+  /** when it happened */
+  at: string
   voided: boolean
   moved: readonly Movement[]
 }
@@ -109,6 +115,8 @@ export interface State {
   recipeOf(versionId: string): string | undefined
   run(id: string): RunNow | undefined
   hold(id: string): HoldNow | undefined
+  /** a vessel in service without what happened to it: which stand it is at */
+  vessel(id: string): Pick<HoldRow, 'id' | 'standId'> | undefined
   /** a pour that was told before */
   pour(id: string): PourRow | undefined
   /** mL per kg that a press is held against; null where that is the server's to say */
@@ -132,10 +140,15 @@ export interface Needs {
   runs: string[]
   /** vessels in service, with all that happened to them */
   holds: string[]
+  /** vessels in service of which only the stand is asked, and versions of which only the recipe is: of every cup */
+  vessels: string[]
+  recipes: string[]
   /** pours that were told before */
   pours: string[]
   /** what goes into such a batch that its plan may not name */
   items: ItemRef[]
+  /** a moment: what moved in its lots after it is asked for by itself */
+  since: string | null
   /** whether it asks what the fruit cost last */
   prices: boolean
   /** whether it is held against the mean of the stand's presses */
@@ -151,8 +164,11 @@ export const NEEDS: Needs = {
   versions: [],
   runs: [],
   holds: [],
+  vessels: [],
+  recipes: [],
   pours: [],
   items: [],
+  since: null,
   prices: false,
   mean: false,
 }

@@ -11,3 +11,6 @@ export const FRUIT_TEMPS = ['cold', 'room', 'warm'] as const
 export type FruitTemp = (typeof FRUIT_TEMPS)[number]
 /** What stood on the juice when it was read. */
 export const FOAM = ['settled', 'foamy'] as const
+/** How a lot was counted: on a scale or piece by piece, or by how high it stands. */
+export const COUNTED_BY = ['weighed', 'estimated'] as const
+export type CountedBy = (typeof COUNTED_BY)[number]

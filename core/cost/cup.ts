@@ -102,6 +102,17 @@ function inOrder(making: CostLine[], serving: CostLine[]): CostLine[] {
   return [...making.filter(goesIn), ...serving, ...making.filter((l) => !goesIn(l))]
 }
 const goesIn = ({ kind }: CostLine): boolean => kind === 'layer' || kind === 'waste'
+const goesAlong = ({ kind }: CostLine): boolean => kind === 'ice' || kind === 'garnish' || kind === 'item'
+
+/**
+ * Of a cost, what goes in and along: ice, garnish, cup, lid and straw too. Without the hands and the energy of its own
+ * making; preps come in with the cost of theirs.
+ * @returns null while a price of it is missing
+ */
+export function materialsOf({ lines }: Pick<Cost, 'lines'>): Figure | null {
+  const costs = lines.filter((l) => goesIn(l) || goesAlong(l)).map((l) => l.cost)
+  return costs.includes(null) ? null : sum('materials', 'money', costs as Figure[])
+}
 
 /**
  * What goes into a batch, at the prices of the book: without the hands and the energy of its own making, and with what

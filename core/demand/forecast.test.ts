@@ -1,5 +1,5 @@
 import { seeded } from '../random'
-import { demandOf, forecastOf, type SoldDay } from '.'
+import { demandOf, forecastOf, inWholeCups, type SoldDay } from '.'
 
 const WEEK = [0.7, 0.75, 0.8, 0.9, 1.1, 1.5, 1.25]
 const TAGS = { rain: 0.6, market: 1.4 } as const
@@ -79,4 +79,11 @@ describe('what a day will sell', () => {
     expect(forecastOf(closed, { weekday: 1, tags: [] }).expected).toBeLessThan(100)
     for (const cups of [0, -5, NaN]) expect(() => demandOf([], { cups })).toThrow(RangeError)
   })
+})
+
+it('is planned in whole cups, with a spread that is never wider than what is expected', () => {
+  expect(inWholeCups({ expected: 33.6, spread: 9.4, low: 20.7, high: 51.2 })).toEqual({
+    ...{ expected: 34, spread: 9, low: 20, high: 52 },
+  })
+  expect(inWholeCups({ expected: 0.2, spread: 7, low: 0.01, high: 9 })).toMatchObject({ expected: 1, spread: 1 })
 })

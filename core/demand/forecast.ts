@@ -119,3 +119,16 @@ export function forecastOf(model: DemandModel, day: Pick<SoldDay, 'weekday' | 't
   const spread = (high - low) / (2 * normalQuantile(0.5 + share / 2))
   return { expected: Math.exp(middle), spread, low, high, days }
 }
+
+/** A forecast as it is planned by: whole cups, at least one, and a spread that is never wider than what is expected. */
+export interface WholeCups {
+  expected: number
+  spread: number
+  low: number
+  high: number
+}
+export function inWholeCups(f: Pick<Forecast, 'expected' | 'spread' | 'low' | 'high'>): WholeCups {
+  const expected = Math.max(1, Math.round(f.expected))
+  const spread = Math.max(1, Math.min(expected, Math.round(f.spread)))
+  return { expected, spread, low: Math.floor(f.low), high: Math.ceil(f.high) }
+}

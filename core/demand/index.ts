@@ -1,2 +1,3 @@
 export * from './newsvendor'
 export * from './forecast'
+export * from './hours'

@@ -19,6 +19,8 @@ export interface Pace {
   cupsPerHour: number
   /** mL of drink in a cup */
   drinkMl: number
+  /** how many times as fast some minutes from now; left out: as it is */
+  times?: (min: number) => number
 }
 /** What it may not fall below, or rise above. */
 export interface HoldBounds {
@@ -45,7 +47,8 @@ const [LOOK_MIN, FAR_MIN] = [2, 12 * 60]
  */
 export function ahead(content: HoldContent, pace: Pace, bounds: HoldBounds, place: HoldPlace): Ahead {
   const found: Ahead = { tooWeakMin: null, tooWarmMin: null, emptyMin: null, last: null }
-  const perLookMl = (pace.cupsPerHour * pace.drinkMl * LOOK_MIN) / 60
+  const { times = () => 1 } = pace
+  const perLookMl = (min: number): number => (times(min) * pace.cupsPerHour * pace.drinkMl * LOOK_MIN) / 60
   let now = content
   if (!now.drink) return { ...found, emptyMin: 0 }
   for (let min = 0; min <= FAR_MIN && now.drink; min += LOOK_MIN) {
@@ -56,7 +59,7 @@ export function ahead(content: HoldContent, pace: Pace, bounds: HoldBounds, plac
     // Less than a cup is no cup: the last guest had the one before.
     if (thereMl < pace.drinkMl) return { ...found, emptyMin: min, last: found.last ?? strength }
     found.last = strength
-    now = later(without(now, Math.min(perLookMl, thereMl)), minutesAfter(now.at, LOOK_MIN), place)
+    now = later(without(now, Math.min(perLookMl(min), thereMl)), minutesAfter(now.at, LOOK_MIN), place)
   }
   return { ...found, last: null }
 }

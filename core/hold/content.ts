@@ -1,7 +1,9 @@
 import { heatedThrough, iceVolumeMl } from './ice'
-import { brixOf, mixed, observed, ProcessLimit, scaled, taOf, volumeMl, type Stream } from '../process'
+import { brixOf, mixed, observed, ProcessLimit, scaled, taOf, volumeMl, waterStream, type Stream } from '../process'
+import { WET_SHARE } from '../substances'
 import { minutesBetween, type Instant } from '../time'
 import { inOrder, type HoldEvent, type HoldEventOf } from './event'
+import { exchanged, laidG, NOTHING_LAID, withLaid, withoutLaid, type Laid } from './laid'
 
 // What is in a vessel in service: a fold of its events, with the ice in it melting between them.
 
@@ -15,6 +17,8 @@ export interface HoldPlace {
 export interface HoldContext extends HoldPlace {
   /** one g or more of what a fill is of, at any temperature. @throws ProcessLimit where nobody knows it */
   drinkOf: (fill: HoldEventOf<'filled'>) => Stream
+  /** a g of what is laid in; null where nobody knows it */
+  gramOf: (item: string) => Stream | null
 }
 
 /** A vessel at one moment. */
@@ -23,6 +27,7 @@ export interface HoldContent {
   /** without the ice that floats in it; null where it is empty */
   drink: Stream | null
   iceG: number
+  laid: Laid
   /** fills that are in it, with the g of each that were poured in: what is topped up is as old as its oldest part */
   fills: readonly HoldEventOf<'filled'>[]
   pouredCups: number
@@ -38,9 +43,9 @@ export interface HoldContent {
 
 /** mL of drink in it, without ice. */
 export const drinkMlOf = ({ drink }: Pick<HoldContent, 'drink'>): number => (drink ? volumeMl(drink) : 0)
-/** mL that it stands at: floating ice pushes up its own mass. */
-export const levelMlOf = (content: Pick<HoldContent, 'drink' | 'iceG'>): number =>
-  drinkMlOf(content) + iceVolumeMl(content.drink, content.iceG)
+/** mL that it stands at: floating ice pushes up its own mass, and what lies in it is about as heavy as water. */
+export const levelMlOf = (content: Pick<HoldContent, 'drink' | 'iceG' | 'laid'>): number =>
+  drinkMlOf(content) + iceVolumeMl(content.drink, content.iceG) + laidG(content.laid)
 
 /** What a guest gets who is poured to now. */
 export interface Strength {
@@ -60,6 +65,7 @@ export const emptyHold = (at: Instant): HoldContent => ({
   at,
   drink: null,
   iceG: 0,
+  laid: NOTHING_LAID,
   fills: [],
   pouredCups: 0,
   pouredMl: 0,
@@ -79,8 +85,9 @@ export function later(content: HoldContent, at: Instant, place: HoldPlace): Hold
   if (!content.drink) return { ...content, at }
   const wPerK = place.wPerK * Math.min(1, levelMlOf(content) / place.capacityMl)
   const room = { minutes, roomC: place.roomC, wPerK }
-  const { drink, iceG } = heatedThrough(content.drink, content.iceG, room, iceTempOf(content))
-  return { ...content, at, drink, iceG }
+  const given = exchanged(content.drink, content.laid, minutes)
+  const { drink, iceG } = heatedThrough(given.drink, content.iceG, room, iceTempOf(content))
+  return { ...content, at, drink, iceG, laid: given.laid }
 }
 
 /**
@@ -116,10 +123,18 @@ function iced(content: HoldContent, e: HoldEventOf<'iced'>, ctx: HoldContext): H
   if (!(e.massG > 0)) throw new ProcessLimit('ice-negative', { value: e.massG })
   if (e.tempC > 0) throw new ProcessLimit('ice-above-zero', { value: e.tempC })
   goesIn(content, iceVolumeMl(content.drink, e.massG), ctx)
-  const iceG = content.iceG + e.massG
+  const wetG = e.massG * WET_SHARE[e.shape ?? 'cube']
+  const dryG = e.massG - wetG
+  const iceG = content.iceG + dryG
   // The ice that floats there already is no colder for it.
-  const iceTempC = (content.iceG * iceTempOf(content) + e.massG * e.tempC) / iceG
-  return { ...content, ...together(content.drink, iceG, iceTempC), icedG: content.icedG + e.massG }
+  const iceTempC = (content.iceG * iceTempOf(content) + dryG * e.tempC) / iceG
+  const drink = wetG > 0 ? withMeltwater(content, wetG) : content.drink
+  return { ...content, ...together(drink, iceG, iceTempC), icedG: content.icedG + e.massG }
+}
+/** With water that came along with ice, at 0 °C; nothing of the drink freezes for it. */
+function withMeltwater({ drink }: HoldContent, wetG: number): Stream {
+  const both = mixed([{ ...drink!, tempC: Math.max(0, drink!.tempC) }, waterStream(wetG, 0)])
+  return drink!.tempC < 0 ? { ...both, tempC: drink!.tempC } : both
 }
 /** Floating ice is as cold as its drink. */
 const iceTempOf = ({ drink }: HoldContent): number => Math.min(0, drink?.tempC ?? 0)
@@ -127,6 +142,13 @@ const iceTempOf = ({ drink }: HoldContent): number => Math.min(0, drink?.tempC ?
 const together = (drink: Stream, iceG: number, iceTempC: number) =>
   heatedThrough(drink, iceG, { minutes: 0, roomC: drink.tempC, wPerK: 0 }, iceTempC)
 
+/** @throws ProcessLimit where it is over the brim, or in nothing */
+function laidIn(content: HoldContent, e: HoldEventOf<'laid'>, ctx: HoldContext): HoldContent {
+  if (!content.drink) throw new ProcessLimit('laid-in-empty', {})
+  if (!(e.massG > 0)) throw new ProcessLimit('no-amount', {})
+  goesIn(content, e.massG, ctx)
+  return { ...content, laid: withLaid(content.laid, e, ctx.gramOf(e.item)) }
+}
 /** What is gone, or too much, for it to stand where somebody says that it does. */
 function levelled(content: HoldContent, e: HoldEventOf<'level'>): HoldContent {
   const isMl = levelMlOf(content)
@@ -161,6 +183,11 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
         unexplainedMl: unexplainedMl - knownMl,
       }
     }
+    case 'laid':
+      return laidIn(content, e, ctx)
+    case 'out':
+      if (!content.laid.things.some((x) => x.id === e.event)) throw new ProcessLimit('not-laid-in', {})
+      return { ...content, laid: withoutLaid(content.laid, e.event) }
     case 'level':
       return levelled(content, e)
     case 'read':
@@ -174,6 +201,7 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
         ...content,
         drink: null,
         iceG: 0,
+        laid: NOTHING_LAID,
         fills: [],
         unexplainedMl: content.unexplainedMl + drinkMlOf(content) - e.leftMl,
       }

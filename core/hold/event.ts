@@ -1,3 +1,4 @@
+import type { IceShape } from '../substances'
 import type { Instant } from '../time'
 
 // What happens to a vessel in service: a dispenser, a pitcher, a bottle. Events are only ever added; their order is by
@@ -14,6 +15,10 @@ export type LeftAs = (typeof LEFT_AS)[number]
 /** Those of which a lot remains. */
 export const HELD_AS: readonly LeftAs[] = ['kept', 'frozen', 'syrup']
 
+/** How drink leaves a vessel and is no cup: spilled, tasted, given away, or kept by strainer, tap and hose. */
+export const SPILLED_AS = ['spilled', 'tasted', 'given', 'kept'] as const
+export type SpilledAs = (typeof SPILLED_AS)[number]
+
 export type HoldEvent = Told &
   (
     | {
@@ -23,7 +28,20 @@ export type HoldEvent = Told &
         volumeMl: number
         tempC: number
       }
-    | { kind: 'iced'; massG: number; tempC: number }
+    /** as it was scooped: what of it is water already goes by its shape; left out, cubes */
+    | { kind: 'iced'; massG: number; tempC: number; shape?: IceShape }
+    /** slices or sprigs lie in it and go on giving; they come out after some minutes */
+    | {
+        kind: 'laid'
+        /** key of an ingredient */
+        item: string
+        /** out of which lot; null where it is of none */
+        lotId: string | null
+        massG: number
+        outMin: number
+      }
+    /** what was laid in is out again */
+    | { kind: 'out'; event: string }
     /** cups out of it, of so many mL of drink each; ice that goes along is scooped elsewhere */
     | {
         kind: 'poured'
@@ -36,7 +54,7 @@ export type HoldEvent = Told &
     | { kind: 'level'; volumeMl: number }
     | { kind: 'read'; brix?: number; ta?: number; tempC?: number }
     | { kind: 'stirred' }
-    | { kind: 'spilled'; volumeMl: number }
+    | { kind: 'spilled'; volumeMl: number; as?: SpilledAs }
     /** so much was left in it, and what became of that; after it the vessel is empty */
     | { kind: 'emptied'; leftMl: number; as: LeftAs; reason: string | null; useBy?: string | null }
     /** it never was; what voids cannot be voided */

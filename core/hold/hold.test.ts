@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { massG, streamOf, sugarsG, volumeMl, type Stream } from '../process'
+import { massG, streamOf, sugarsG, taOf, volumeMl, type Stream } from '../process'
 import { minutesAfter } from '../time'
 import { evaluateRecipe, shippedContext, startingDrink } from '../recipe'
 import {
@@ -19,6 +19,7 @@ import {
   roomMl,
   strengthOf,
   usualWPerK,
+  wPerKKnown,
   wPerKRead,
   type HoldContext,
   type HoldEvent,
@@ -31,7 +32,8 @@ type Body = HoldEvent extends infer E ? (E extends unknown ? Omit<E, 'id' | 'at'
 const event = (e: Body, min: number): HoldEvent =>
   ({ ...e, id: `e${String(++count).padStart(4, '0')}`, at: at(min), by: 'ana' }) as HoldEvent
 const lemonade = streamOf({ sucrose: 11, citric: 0.7 }, 1000, 4)
-const place: HoldContext = { capacityMl: 10_000, wPerK: 1.5, roomC: 25, drinkOf: () => lemonade }
+const gramOf = (): Stream => streamOf({ sucrose: 2, citric: 5, fibre: 3 }, 1, 4)
+const place: HoldContext = { capacityMl: 10_000, wPerK: 1.5, roomC: 25, drinkOf: () => lemonade, gramOf }
 const fill = (volumeMl_ = 8000, min = 0) =>
   event({ kind: 'filled', lotId: 'lot', volumeMl: volumeMl_, tempC: 4 }, min) as HoldEventOf<'filled'>
 const ice = (massG_: number, min = 0) => event({ kind: 'iced', massG: massG_, tempC: -5 }, min)
@@ -112,6 +114,37 @@ describe('a vessel in service', () => {
     const events = [fill(), ice(1500), event({ kind: 'read', brix: 9.5, tempC: 3 }, 30)]
     expect(strengthOf(of(events, 30))).toMatchObject({ brix: expect.closeTo(9.5, 4), tempC: 3 })
     expect(strengthOf(of(events, 31))!.tempC).toBeLessThan(1)
+  })
+  it('nuggets bring water along: as much melts at once, and less is left to melt', () => {
+    const put = (shape: 'cube' | 'nugget') => of([fill(), event({ kind: 'iced', massG: 1000, tempC: 0, shape }, 0)], 0)
+    const [cube, nugget] = [put('cube'), put('nugget')]
+    const all = (c: typeof cube): number => massG(c.drink!) + c.iceG
+    expect(all(nugget)).toBeCloseTo(all(cube), 6)
+    expect([sugarsG(nugget.drink!), nugget.icedG]).toEqual([expect.closeTo(sugarsG(cube.drink!), 6), 1000])
+    // Of 150 g of water nothing has to melt: there is less ice, and the drink is about as thin.
+    expect(cube.iceG - nugget.iceG).toBeGreaterThan(100)
+    expect(cube.iceG - nugget.iceG).toBeLessThan(150)
+  })
+  it('slices give until they and the drink are alike, half of it in an hour, and take along what they hold', () => {
+    const lemons = (massG_: number, min = 0) =>
+      event({ kind: 'laid', item: 'lemon', lotId: null, massG: massG_, outMin: 240 }, min)
+    const cold = { ...place, wPerK: 0 }
+    const acid = (min: number, events = [fill(), lemons(400)]) => taOf(of(events, min, cold).drink!)
+    // 388 g of liquor with 20 g of acid in 8.38 kg of 0.7 %, by hand.
+    const half = (acid(60) - acid(0)) / (acid(6000) - acid(0))
+    expect(half).toBeCloseTo(0.5, 2)
+    expect(acid(6000) / acid(0)).toBeCloseTo((0.7 * 8376 + 5 * 400) / (0.7 * (8376 + 388)), 1)
+    const grams = (min: number): number => massG(of([fill(), lemons(400)], min, cold).drink!)
+    expect(grams(300)).toBeCloseTo(grams(0), 6)
+    // Looked at once or often, it is the same; taken out, they give no more.
+    const looked = [fill(), lemons(400), event({ kind: 'stirred' }, 30), event({ kind: 'stirred' }, 47)]
+    expect(acid(90, looked)).toBeCloseTo(acid(90), 9)
+    const [first, laid] = [fill(), lemons(400)]
+    const out = event({ kind: 'out', event: laid.id }, 60)
+    expect(acid(600, [first, laid, out])).toBeCloseTo(acid(60), 3)
+    expect(levelMlOf(of([first, laid], 0)) - levelMlOf(of([first, laid, out], 60, cold))).toBeCloseTo(400, -1)
+    const again = event({ kind: 'out', event: laid.id }, 61)
+    expect(of([first, laid, out, again], 61).odd.map((o) => o.code)).toEqual(['not-laid-in'])
   })
   it('what cannot be of it changes nothing, and is named', () => {
     const odd = (...events: HoldEvent[]) => of(events, 20).odd.map((o) => o.code)
@@ -210,6 +243,14 @@ describe('ahead', () => {
     expect([b.tooWeakMin, b.tooWarmMin !== null && b.tooWarmMin < 60]).toEqual([null, true])
     expect(a.tooWarmMin === null || a.tooWarmMin > b.tooWarmMin!).toBe(true)
   })
+  it('goes as fast as the hour has it', () => {
+    const full = of([fill(6000)], 0)
+    const bounds = { leastBrix: 0, mostTempC: 99 }
+    const at = (times: (min: number) => number) =>
+      ahead(full, { cupsPerHour: 10, drinkMl: 300, times }, bounds, place).emptyMin
+    expect(at(() => 2)).toBeCloseTo(ahead(full, { cupsPerHour: 20, drinkMl: 300 }, bounds, place).emptyMin!, 6)
+    expect(at((min) => (min < 30 ? 1 : 0))).toBeNull()
+  })
   it('has room to the line that leaves some to stir, and none once it is over it', () => {
     expect(roomMl(of([fill()], 0), place)).toBeCloseTo(0.92 * 10_000 - 8000, -1)
     expect(roomMl(of([fill(9500)], 0), place)).toBe(0)
@@ -304,4 +345,19 @@ describe('what is usual', () => {
       fillMin({ tooWeakMin, emptyMin, tooWarmMin: 1, last: null })
     expect([of(30, 50), of(null, 50), of(30, null), of(null, null)]).toEqual([30, 50, 30, null])
   })
+})
+
+it('a vessel that was read is known by its readings, one that was not by its size', () => {
+  const usual = usualWPerK(8000)
+  expect(wPerKKnown(8000, [])).toBeCloseTo(usual, 9)
+  const [one, many] = [
+    wPerKKnown(8000, [2 * usual]),
+    wPerKKnown(
+      8000,
+      Array.from({ length: 12 }, () => 2 * usual),
+    ),
+  ]
+  expect(one).toBeGreaterThan(1.5 * usual)
+  expect(many).toBeGreaterThan(one)
+  expect(many).toBeLessThan(2 * usual)
 })

@@ -16,6 +16,7 @@ export {
 export * from './ahead'
 export * from './clocks'
 export { wPerKRead } from './learned'
-export { usualWPerK, W_PER_K_SPREAD } from './vessel'
+export { usualWPerK, wPerKKnown, W_PER_K_SPREAD } from './vessel'
 export { boundsOf } from './bounds'
 export { iceVolumeMl } from './ice'
+export { laidG, outAt, USUAL_OUT_MIN } from './laid'

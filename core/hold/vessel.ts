@@ -17,3 +17,17 @@ export function usualWPerK(capacityMl: number): number {
   const widthM = Math.cbrt((4 * volumeM3) / Math.PI)
   return W_PER_M2_K * 1.5 * Math.PI * widthM * widthM
 }
+
+/** A vessel varies by such a factor from day to day, by wind, lid and sun. Common practice, no source. */
+const DAY_SPREAD = 1.35
+
+/**
+ * The same, with what readings of this vessel taught: each counts as much as it is surer than the guess by its size.
+ * @param learned W for each K, as earlier services of it were read; above 0
+ */
+export function wPerKKnown(capacityMl: number, learned: readonly number[]): number {
+  const [prior, each] = [1 / Math.log(W_PER_K_SPREAD) ** 2, 1 / Math.log(DAY_SPREAD) ** 2]
+  const logs = learned.filter((w) => w > 0).map((w) => Math.log(w))
+  const sum = prior * Math.log(usualWPerK(capacityMl)) + logs.reduce((s, l) => s + each * l, 0)
+  return Math.exp(sum / (prior + each * logs.length))
+}

@@ -246,6 +246,50 @@ describe('the cup', () => {
     expect(melted(20, 35)).toBeGreaterThan(melted(20, 25) + 2)
     expect(melted(40, 25)).toBeGreaterThan(melted(20, 25) + 10)
   })
+  it('blended with its ice is what blending ice into the drink makes', () => {
+    const drink = (iceG: number) =>
+      recipe(
+        [take('o', 'orange-juice', 300, 5), take('w', 'water', 0, 5), { op: 'combine', in: ['o', 'w'], out: 'out' }],
+        { kind: 'drink', serve: { ...newDrink(null, 1).serve!, iceG, iceTempC: -10, way: 'blended' } },
+      )
+    const { cup } = evaluateRecipe(drink(200), context)
+    const step = evaluateRecipe(
+      recipe(
+        [take('o', 'orange-juice', 300, 5), take('i', 'ice', 200, -10), { op: 'combine', in: ['o', 'i'], out: 'out' }],
+        { kind: 'drink', serve: { ...newDrink(null, 1).serve!, iceG: 0 } },
+      ),
+      context,
+    )
+    for (const k of ['brix', 'temp', 'volume', 'mass'] as const) {
+      expect(cup!.firstSip[k].value).toBeCloseTo(step.cup!.firstSip[k].value, 6)
+      expect(cup!.lastSip[k].value).toBeCloseTo(step.cup!.lastSip[k].value, 6)
+    }
+    expect(cup!.displaced.value).toBe(0)
+    expect(evaluateRecipe(drink(0), context).cup!.firstSip.temp.value).toBe(5)
+  })
+  it('shaken is at rest with its ice when it is handed over: a heat balance by hand', () => {
+    const tea = withServe(newDrink(null, 300), { iceG: 200, iceTempC: -8, pouredTempC: 20, way: 'shaken' })
+    const { cup, jug } = evaluateRecipe(tea, context)
+    const { melted: gone, mix } = cup!.sipAt(0)
+    const m = jug.mass.value
+    // Water alone comes to 0 °C: what it gives warms the ice to 0 °C and melts some of it.
+    const byHand = (m * 4.18 * 20 - 200 * 2.06 * 8) / 333.55
+    expect(gone.value / byHand).toBeCloseTo(1, 2)
+    expect(mix.temp.value).toBeCloseTo(0, 6)
+    expect(mix.mass.value).toBeCloseTo(m + gone.value, 6)
+    expect(cup!.lastSip.mass.value).toBeGreaterThan(mix.mass.value + 1)
+    expect(cup!.sipAt(0.5).mix.mass.value).toBeCloseTo((mix.mass.value + cup!.lastSip.mass.value) / 2, 6)
+    expect(cup!.sipAt(0.5).displaced.value).toBeLessThan(cup!.sipAt(0).displaced.value)
+  })
+  it('has the water that clings to nuggets in it from the first, and less ice to melt', () => {
+    const cupOf = (iceShape: 'cube' | 'nugget') =>
+      evaluateRecipe(withServe(newDrink(null, 300), { iceG: 100, iceShape }), context).cup!
+    const [cube, nugget] = [cupOf('cube'), cupOf('nugget')]
+    expect(nugget.firstSip.mass.value).toBeCloseTo(cube.firstSip.mass.value + 15, 6)
+    expect(nugget.displaced.value).toBeCloseTo(cube.displaced.value * 0.85, 1)
+    expect(nugget.firstSip.temp.value).toBeLessThan(cube.firstSip.temp.value)
+    expect(nugget.lastSip.temp.value).toBeGreaterThanOrEqual(cube.lastSip.temp.value)
+  })
   it('of a drink blended with ice is as cold as that, and thinner at the last sip', () => {
     const frozen = recipe(
       [

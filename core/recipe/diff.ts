@@ -18,7 +18,7 @@ export interface StepChange {
 /** How it is served, otherwise. */
 export type ServeChange =
   | { what: 'volume' | 'ice' | 'pour'; from: number; to: number }
-  | { what: 'garnish' | 'cup' | 'options' | 'sizes' | 'dispenser' | 'rest' | 'keeping' }
+  | { what: 'garnish' | 'cup' | 'way' | 'options' | 'sizes' | 'dispenser' | 'rest' | 'keeping' }
 
 const isSame = (a: unknown, b: unknown): boolean => canonical(a ?? null) === canonical(b ?? null)
 
@@ -65,6 +65,7 @@ export function serveChanges(before: RecipeDocument, after: RecipeDocument): Ser
     [
       ['garnish', a?.garnish ?? [], b?.garnish ?? []],
       ['cup', a?.cupId, b?.cupId],
+      ['way', wayOf(a), wayOf(b)],
       ['options', a?.options ?? [], b?.options ?? []],
       ['sizes', a?.sizes ?? [], b?.sizes ?? []],
       ['dispenser', a?.dispenser, b?.dispenser],
@@ -74,6 +75,9 @@ export function serveChanges(before: RecipeDocument, after: RecipeDocument): Ser
   ).flatMap(([what, was, is]): ServeChange[] => (isSame(was, is) ? [] : [{ what }]))
   return [...numbers, ...others]
 }
+
+/** How its ice is, and what is done with it. */
+const wayOf = (s: RecipeDocument['serve']): unknown => [s?.way ?? 'poured', s?.iceShape ?? 'cube']
 
 /** Everything that somebody changed, each thing once: what follows from it, such as what goes into a mix, is none. */
 export function thingsChanged(before: RecipeDocument, after: RecipeDocument): (StepChange | ServeChange)[] {

@@ -1,4 +1,5 @@
 import type { Op, ParamsOf } from '../process'
+import type { IceShape } from '../substances'
 import type { AmountUnit } from '../units'
 
 /** Number of the document's form; older documents are brought up by the functions in `upgrade.ts`. */
@@ -64,10 +65,22 @@ export interface Dispenser {
 /** No drink has more. */
 export const [MOST_OPTIONS, MOST_SIZES] = [6, 4]
 
+/**
+ * What is done with the ice of a cup: the drink is poured over it, shaken with it and handed over with it, or blended
+ * with it until it is part of the drink.
+ */
+export const WAYS = ['poured', 'shaken', 'blended'] as const
+export type Way = (typeof WAYS)[number]
+
 /** How one cup is put together from the jug. */
 export interface Serve {
   cupId: string | null
+  /** as it is scooped, water on it and all */
   iceG: number
+  /** left out: cubes */
+  iceShape?: IceShape
+  /** left out: poured */
+  way?: Way
   iceTempC: number
   /** the jug as it comes out of the fridge */
   pouredTempC: number

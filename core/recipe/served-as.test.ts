@@ -1,5 +1,15 @@
 import { shippedContext } from './examples'
-import { Evaluator, choicesOf, inSize, rangeOf, sizeFor, startingDrink, withOptions, type GuestOption } from '.'
+import {
+  Evaluator,
+  choicesOf,
+  inSize,
+  rangeOf,
+  sizeFor,
+  spreadOfCups,
+  startingDrink,
+  withOptions,
+  type GuestOption,
+} from '.'
 
 const evaluate = (doc: Parameters<Evaluator['evaluate']>[0]) => new Evaluator(shippedContext()).evaluate(doc)
 const cup = startingDrink('lemonade', null, 300)
@@ -38,4 +48,10 @@ describe('what a guest may have', () => {
     expect(choicesOf(options).map((c) => c.length)).toEqual([0, 1, 1, 2])
     expect(choicesOf([])).toEqual([[]])
   })
+})
+
+it('cups that guests built lie between two, and their mean counts each cup', () => {
+  const of = (...v: [number | null, number][]) => spreadOfCups(v.map(([value, cups]) => ({ value, cups })))
+  expect(of([8, 3], [10, 1])).toEqual({ low: 8, high: 10, mean: 8.5 })
+  expect([of(), of([8, 3], [null, 1]), of([8, 0])]).toEqual([null, null, null])
 })

@@ -48,6 +48,19 @@ export function sizeFor(
 /** g of a top and of a spoon, before somebody says. Common practice, no source. */
 export const USUAL_OPTION_G: Readonly<Record<GuestOption['kind'], number>> = { top: 60, spoon: 15 }
 
+/**
+ * Between what cups lay, and their mean, each cup counted once; null where there are none, or one of them is not known.
+ * @param of values with how many cups have them
+ */
+export function spreadOfCups(
+  of: readonly { value: number | null; cups: number }[],
+): { low: number; high: number; mean: number } | null {
+  const range = rangeOf(of.map((o) => o.value))
+  const cups = of.reduce((n, o) => n + o.cups, 0)
+  if (!range || !(cups > 0)) return null
+  return { low: range[0], high: range[1], mean: of.reduce((sum, o) => sum + o.value! * o.cups, 0) / cups }
+}
+
 /** The least and the most of some values; null where one of them is not known. */
 export function rangeOf(values: readonly (number | null)[]): readonly [least: number, most: number] | null {
   const known = values.flatMap((v) => v ?? [])

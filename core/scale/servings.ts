@@ -47,9 +47,15 @@ export function servingsOf({ serve }: RecipeDocument, usualMl: Figure, ask: Cups
     if (!size) throw new ProcessLimit('size-gone', { cups })
     const drinkMl = given('size-drink', size.drinkMl, 'mL', 'measured', 'source.recipe')
     const asUsual = product('as-usual-cups', 'cups', [planned(cups), quotient('size-times', '1', drinkMl, usualMl)])
-    return { serve: { ...serve, cupId, iceG: size.iceG }, cups: planned(cups), asUsual }
+    return { serve: servedIn(serve, cupId), cups: planned(cups), asUsual }
   })
   return ask.cups > 0 ? [{ serve, cups: usual, asUsual: usual }, ...sized] : sized
+}
+
+/** How a drink is served in one of its sizes; as usual in a cup that is none of them. */
+export function servedIn(serve: Serve, cupId: string | null): Serve {
+  const size = serve.sizes?.find((s) => s.cupId === cupId)
+  return size ? { ...serve, cupId: size.cupId, iceG: size.iceG } : serve
 }
 
 /** What is made and reaches no cup. */

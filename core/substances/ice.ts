@@ -6,6 +6,15 @@ export const FUSION_KJ_PER_KG = 333.55
 export const ICE_CP_KJ_PER_KG_K = 2.06
 export const WATER_CP_KJ_PER_KG_K = 4.18
 
+/** What ice is like as it is scooped. */
+export const ICE_SHAPES = ['cube', 'nugget', 'crushed'] as const
+export type IceShape = (typeof ICE_SHAPES)[number]
+/**
+ * Share of it that is water already. AHRI 810 and ASHRAE 29 call the rest the ice hardness (memory): near 100 % for
+ * cubes, 80 to 90 % for nuggets. Crushed cubes are wet all around: common practice, no source.
+ */
+export const WET_SHARE: Readonly<Record<IceShape, number>> = { cube: 0, nugget: 0.15, crushed: 0.08 }
+
 /** What is frozen of a mixture, and how warm all of it is. */
 export interface Phase {
   iceG: number

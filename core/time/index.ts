@@ -54,15 +54,25 @@ export const dayOf = (instant: Instant | Date, timeZone: string): Day =>
 
 /** Hour of the clock at a place, 0 to 23. */
 export const hourOf = (instant: Instant | Date, timeZone: string): number => zoned(instant, timeZone).hour
+/** Minutes since midnight that the wall clock shows. */
+export const minuteOfDay = (instant: Instant | Date, timeZone: string): number => {
+  const { hour, minute } = zoned(instant, timeZone)
+  return hour * 60 + minute
+}
 
 const zoned = (instant: Instant | Date, timeZone: string): Temporal.ZonedDateTime =>
   Temporal.Instant.from(typeof instant === 'string' ? instant : instant.toISOString()).toZonedDateTimeISO(timeZone)
 
 /** So many days after a day, or before it. @throws RangeError where it is no day */
 export const shiftDay = (day: Day, days: number): Day => Temporal.PlainDate.from(day).add({ days }).toString()
+/** Days from one to another: 0 on the same, below 0 where the other is before it. */
+export const daysBetween = (from: Day, to: Day): number =>
+  Temporal.PlainDate.from(from).until(to, { largestUnit: 'days' }).days
 
 /** Month of a day, 1 to 12. */
 export const monthOf = (day: Day): number => Temporal.PlainDate.from(day).month
+/** Day of the week, Monday 1 to Sunday 7. */
+export const weekdayOf = (day: Day): number => Temporal.PlainDate.from(day).dayOfWeek
 
 /**
  * The moment at which a day at a place shows this time. Where the clock skips it, the moment an hour later; where it

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import {
   clockOf,
+  daysBetween,
   dayFrom,
   dayOf,
   hourOf,
@@ -15,6 +16,14 @@ import {
 } from '.'
 
 const [MEXICO, JAPAN, LISBON] = ['America/Mexico_City', 'Asia/Tokyo', 'Europe/Lisbon']
+
+it('counts days from one to another, over months and nights of the clock', () =>
+  expect([
+    daysBetween('2026-10-24', '2026-10-26'),
+    daysBetween('2026-02-27', '2026-03-01'),
+    daysBetween('2026-03-01', '2026-02-27'),
+    daysBetween('2026-03-01', '2026-03-01'),
+  ]).toEqual([2, 2, -2, 0]))
 
 describe('the day of a stand', () => {
   // Mexico City is six hours behind UTC the year round since 2022, Japan nine ahead (IANA time zone database)

@@ -1,2 +1,5 @@
 export * from './split'
-export * from './by-drink'
+export * from './trace'
+export * from './account'
+export * from './period'
+export * from './sheet'

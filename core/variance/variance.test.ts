@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { byDrink, causesOf, CAUSES, differenceOf, toTheCoin, totalOf, type Used } from '.'
+import { HyperFormula } from 'hyperformula'
+import { added, causesOf, CAUSES, NO_CAUSES, differenceOf, toTheCoin, totalOf, type Used } from '.'
 
 const lemons: Used = {
   key: 'lemon',
@@ -52,23 +53,36 @@ describe('why lemons cost more', () => {
       }),
     )
   })
+  it('is the same in a spreadsheet engine', () => {
+    const rows = Array.from({ length: 12 }, (_, i): Used => ({
+      ...lemons,
+      key: `k${i}`,
+      paidPerKg: 1 + 0.3 * i,
+      gave: 300 + 20 * i,
+      used: 5000 + 700 * i,
+      missing: 40 * i - 100,
+    }))
+    const cells = rows.map((u, i) => {
+      const r = i + 1
+      return [
+        ...[u.standardPerKg, u.paidPerKg, u.standardPerKgGives, u.gave, u.wanted, u.used, u.wasted, u.missing],
+        ...[`=(B${r}-A${r})*F${r}/D${r}`, `=(F${r}/D${r}-F${r}/C${r})*A${r}`],
+        ...[`=(F${r}-E${r}-G${r}-H${r})*A${r}/C${r}`, `=G${r}*A${r}/C${r}`, `=H${r}*A${r}/C${r}`],
+      ]
+    })
+    const sums = ['I', 'J', 'K', 'L', 'M'].map((c) => `=SUM(${c}1:${c}12)`)
+    const whole = '=SUMPRODUCT(B1:B12,F1:F12/D1:D12)-SUMPRODUCT(A1:A12,E1:E12/C1:C12)'
+    const hf = HyperFormula.buildFromArray([...cells, [...sums, whole]], {
+      licenseKey: 'gpl-v3',
+      useArrayArithmetic: true,
+      smartRounding: false,
+    })
+    const at = (col: number): number => hf.getCellValue({ sheet: 0, row: 12, col }) as number
+    const causes = rows.map(causesOf).reduce(added, NO_CAUSES)
+    for (const [i, c] of CAUSES.entries()) expect([c, at(i)]).toEqual([c, expect.closeTo(causes[c], 9)])
+    expect(at(CAUSES.length)).toBeCloseTo(totalOf(causes), 9)
+  })
   it('nothing is explained by what gives nothing', () => {
     expect(() => causesOf({ ...lemons, gave: 0 })).toThrow('yield-not-positive')
-  })
-  it('is of drinks as the standard wants it for them; what nothing was poured of is of none', () => {
-    const causes = causesOf(lemons)
-    const of = byDrink([
-      {
-        causes,
-        wantedBy: new Map([
-          ['lemonade', 6000],
-          ['tea', 2600],
-        ]),
-      },
-      { causes, wantedBy: new Map() },
-    ])
-    expect(of.get('lemonade')!.price).toBeCloseTo((causes.price * 6000) / 8600, 9)
-    expect([...of.values()].reduce((sum, c) => sum + totalOf(c), 0)).toBeCloseTo(2 * totalOf(causes), 9)
-    expect(of.get('')).toEqual(causes)
   })
 })

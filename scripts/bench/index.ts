@@ -4,6 +4,7 @@ import { say } from '../lib/say'
 import { benchApi, benchCrowd, benchMemory, threeYears } from './api'
 import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
+import { benchCount, benchSpread } from './count'
 import { benchDrinks, benchWork } from './drinks'
 import { benchBatch, benchMake } from './make'
 import { benchPlan } from './plan'
@@ -48,6 +49,7 @@ await measured(benchWork)
 await measured(benchPlan)
 await measured(benchBatch)
 await measured(benchHold)
+await measured(benchSpread)
 
 await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => {
   const { url } = app
@@ -66,3 +68,4 @@ await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => 
 // By itself: batches that are left open are on every other page.
 await withInstallation('bench-make', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchMake(app.url)))
 await withInstallation('bench-serve', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchServe(app.url)))
+await withInstallation('bench-count', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchCount(app.url)))

@@ -15,7 +15,7 @@ const ms = (v: number): string => `${v.toFixed(v < 10 ? 1 : 0)} ms`
 export function benchHold(): Row[] {
   const at = (min: number): string => new Date(Date.UTC(2026, 10, 28, 8) + min * 60_000).toISOString()
   const drink = streamOf({ sucrose: 11, citric: 0.7 }, 1000, 4)
-  const ctx: HoldContext = { capacityMl: 8000, wPerK: 1.5, roomC: 25, drinkOf: () => drink }
+  const ctx: HoldContext = { capacityMl: 8000, wPerK: 1.5, roomC: 25, drinkOf: () => drink, gramOf: () => null }
   const events = Array.from({ length: 600 }, (_, i): HoldEvent => {
     const of = { id: `e${i}`, at: at(i), by: '' }
     return i % 20
@@ -48,7 +48,8 @@ async function busyDay(count: number): Promise<void> {
   const nothing = { cupId: null, options: toJson([]), uses: toJson([]), touchedS: toJson([0]), retold: 0, saleId: null }
   const rows = Array.from({ length: count }, (_, i) => {
     const { id: holdId, standId, recipeId, versionId } = holds[i % holds.length]!
-    const at = new Date(Date.now() - 60_000 - (i % 3000) * 1000)
+    // Over ten hours, as many in each.
+    const at = new Date(Date.now() - 60_000 - Math.floor((i / count) * 36e6))
     const of = { id: uuid(), standId, holdId, recipeId, versionId, drinkMl: 0.5, cups: 1, source: 'touch' }
     return { ...of, ...nothing, at, personId: person.id }
   })

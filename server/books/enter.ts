@@ -1,8 +1,9 @@
 import { v7 as uuid } from 'uuid'
-import { BOOKS, rowId, type Booked, type FactKind, type Needs, type State, type Told } from '#core/books'
+import { booked, needsOf, rowId, type FactKind, type Told } from '#core/books'
 import type { Body } from '#shared/contract'
 import { FACTS, type Fact } from '#shared/facts'
 import { register, registerOnce } from './facts'
+import { now } from '../platform/clock'
 import { notFound, Refusal, refuseUnlessConfirmed } from '../platform/errors'
 import type { Tx } from '../db/connect'
 import type { Who } from '../people/who'
@@ -61,11 +62,11 @@ async function book<K extends FactKind>(
   confirmed: readonly string[],
   who: Who,
 ): Promise<void> {
-  const { needs, book } = BOOKS[kind] as { needs(t: Told<K>): Needs; book(t: Told<K>, s: State): Booked }
-  const booked = book(told, await readState(tx, needs(told), who))
-  const [first] = booked.limits
+  const of = booked(kind, told, await readState(tx, needsOf(kind, told), who))
+  const [first] = of.limits
   if (first?.code === 'not-found') throw notFound(first.field)
   if (first?.code === 'not-your-role') throw new Refusal(403, 'not-your-role')
-  refuseUnlessConfirmed(booked, confirmed)
-  await store(tx, who, booked, confirmed)
+  refuseUnlessConfirmed(of, confirmed)
+  const { at } = told as { at?: string | null }
+  await store(tx, who, of, confirmed, at ? new Date(at) : now())
 }

@@ -1,11 +1,20 @@
-import { Op, QueryTypes } from 'sequelize'
-import type { BatchVessel, HoldNow, HoldRow, PourRow, TookOut, ToldHoldEvent } from '#core/books'
+import { Op, QueryTypes, type LOCK } from 'sequelize'
+import {
+  settledTogether,
+  type BatchVessel,
+  type HoldNow,
+  type HoldRow,
+  type PourRow,
+  type TookOut,
+  type ToldHoldEvent,
+} from '#core/books'
 import type { Reply } from '#shared/contract'
-import { database, fromJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
+import { database, fromJson, toNumber, type Read, type Tx } from '../db/connect'
 import { Hold, Pour, SoldOut } from '../db/models'
 import { rowsOf, type Row } from '../db/rows'
 import { snapshotsOf } from '../menu/standards'
 import { now } from '../platform/clock'
+import { toldEvents } from './told-events'
 
 // Vessels in service and cups that were poured, as they are read.
 
@@ -43,44 +52,31 @@ const pourRow = (r: Row<typeof Pour>): PourRow => ({
   at: r.at.toISOString(),
 })
 
-interface RawEvent {
-  id: string
-  holdId: string
-  body: unknown
-  lotId: string | null
-  took: string | null
-  at: Date
-  by: string
-}
-/** What happened to each of these vessels, in the order that it was told. */
-async function eventsOf(tx: Read, holdIds: readonly string[]): Promise<Map<string, ToldHoldEvent[]>> {
-  const out = new Map<string, ToldHoldEvent[]>(holdIds.map((id) => [id, []]))
-  if (!holdIds.length) return out
-  const rows = await database().query<RawEvent>(
-    `SELECT e.id, e.hold_id AS holdId, e.body, e.lot_id AS lotId, e.took, e.at, p.name AS \`by\`
-       FROM hold_event e STRAIGHT_JOIN person p ON p.id = e.person_id
-      WHERE e.hold_id IN (:holdIds) ORDER BY e.at, e.id`,
-    { type: QueryTypes.SELECT, replacements: { holdIds }, transaction: tx },
-  )
-  for (const { id, holdId, body, lotId, took, at, by } of rows) {
-    const amount = toNumberOrNull(took)
-    const event = { ...fromJson<object>(body), id, at: at.toISOString(), by }
-    out.get(holdId)!.push({ ...event, took: amount === null ? null : { lotId: lotId!, amount } } as ToldHoldEvent)
-  }
-  return out
-}
+const eventsOf = (tx: Read, ids: readonly string[]): Promise<Map<string, ToldHoldEvent[]>> =>
+  toldEvents(tx, 'hold', ids)
 
 /** Vessels as they stand, locked: nothing else happens to them meanwhile. */
-export async function holdsNow(tx: Tx, ids: readonly string[]): Promise<Map<string, HoldNow>> {
+export const holdsNow = (tx: Tx, ids: readonly string[]): Promise<Map<string, HoldNow>> =>
+  holdsOf(tx, ids, tx.LOCK.UPDATE)
+/** Vessels with all that happened to them, and all of their cups. */
+export async function holdsOf(tx: Read, ids: readonly string[], lock?: LOCK): Promise<Map<string, HoldNow>> {
   if (!ids.length) return new Map()
-  const rows = await rowsOf(Hold, { where: { id: [...ids] }, lock: tx.LOCK.UPDATE, transaction: tx })
+  const of = { transaction: tx, ...(lock ? { lock } : {}) }
+  const rows = await rowsOf(Hold, { where: { id: [...ids] }, ...of })
   const events = await eventsOf(tx, ids)
-  const poured = (await rowsOf(Pour, { where: { holdId: [...ids] }, transaction: tx })).map(pourRow)
-  return new Map(
-    rows
-      .map(holdRow)
-      .map((h) => [h.id, { ...h, events: events.get(h.id)!, pours: poured.filter((p) => p.holdId === h.id) }]),
-  )
+  const pours = new Map<string, PourRow[]>(ids.map((id) => [id, []]))
+  for (const p of await rowsOf(Pour, { where: { holdId: [...ids] }, transaction: tx }))
+    pours.get(p.holdId!)!.push(pourRow(p))
+  return new Map(rows.map(holdRow).map((h) => [h.id, { ...h, events: events.get(h.id)!, pours: pours.get(h.id)! }]))
+}
+/** Vessels as they were put out, not locked: nothing of a cup depends on what happens to its vessel meanwhile. */
+export async function vesselsNow(
+  tx: Tx,
+  ids: readonly string[],
+): Promise<Map<string, Pick<HoldRow, 'id' | 'standId'>>> {
+  if (!ids.length) return new Map()
+  const rows = await rowsOf(Hold, { where: { id: [...ids] }, attributes: ['id', 'standId'], transaction: tx })
+  return new Map(rows.map((r) => [r.id, r]))
 }
 /** Pours that were told before, locked. */
 export async function poursNow(tx: Tx, ids: readonly string[]): Promise<Map<string, PourRow>> {
@@ -90,7 +86,10 @@ export async function poursNow(tx: Tx, ids: readonly string[]): Promise<Map<stri
 }
 
 type RawHold = Row<typeof Hold> & { by: string; snapshot: string; isNewest: number }
-/** Vessels that serve, and those of the last day; cups of the last day, and of every vessel that serves. */
+/**
+ * Vessels that serve, and those of the last day; cups of the last day, and of every vessel that serves: those of some
+ * time ago together.
+ */
 export async function listHolds(tx: Read, standId: string): Promise<Reply<'holds'>> {
   const since = new Date(now().getTime() - SHOWN_MS)
   const replacements = { standId, since }
@@ -106,12 +105,13 @@ export async function listHolds(tx: Read, standId: string): Promise<Reply<'holds
     tx,
     rows.map((r) => r.id),
   )
-  const pours = await database().query<Row<typeof Pour>>(
-    `SELECT id, stand_id AS standId, hold_id AS holdId, recipe_id AS recipeId, version_id AS versionId, cup_id AS cupId,
-        drink_ml AS drinkMl, cups, options, source, uses, touched_s AS touchedS, retold, sale_id AS saleId, at
-       FROM pour WHERE stand_id = :standId AND cups > 0 AND source <> 'till'
-        AND (at > :since OR hold_id IN (SELECT id FROM hold WHERE stand_id = :standId AND open = TRUE))
-      ORDER BY at DESC, id`,
+  const pours = await database().query<Row<typeof Pour> & { by: string }>(
+    `SELECT o.id, o.stand_id AS standId, o.hold_id AS holdId, o.recipe_id AS recipeId, o.version_id AS versionId,
+        o.cup_id AS cupId, o.drink_ml AS drinkMl, o.cups, o.options, o.source, o.uses, o.touched_s AS touchedS, o.retold,
+        o.sale_id AS saleId, o.at, p.name AS \`by\`
+       FROM pour o JOIN person p ON p.id = o.person_id WHERE o.stand_id = :standId AND o.cups > 0 AND o.source <> 'till'
+        AND (o.at > :since OR o.hold_id IN (SELECT id FROM hold WHERE stand_id = :standId AND open = TRUE))
+      ORDER BY o.at DESC, o.id`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
   const sold = await rowsOf(SoldOut, {
@@ -121,7 +121,11 @@ export async function listHolds(tx: Read, standId: string): Promise<Reply<'holds
   })
   return {
     holds: rows.map((r) => ({ ...holdRow(r), by: r.by, snapshot: r.snapshot, events: events.get(r.id)! })),
-    pours: pours.map(pourRow),
+    pours: settledTogether(
+      pours.map((p) => ({ ...pourRow(p), by: p.by })),
+      (id) => events.get(id) ?? [],
+      now().toISOString(),
+    ),
     soldOuts: sold.map((r) => ({
       ...{ id: r.id, standId: r.standId, recipeId: r.recipeId, versionId: r.versionId, isGone: !!r.isGone },
       ...{ at: r.at.toISOString(), backAt: r.backAt?.toISOString() ?? null },

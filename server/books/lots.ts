@@ -7,8 +7,9 @@ import { counts } from './facts'
 
 type Raw = RawLot & { onHand: string; by: string }
 interface LatestEvent {
+  id: string
   lotId: string
-  kind: 'look' | 'clean'
+  kind: 'look' | 'clean' | 'count'
   body: unknown
   at: Date
   by: string
@@ -38,11 +39,7 @@ export async function lotsOf(
   )
   const latest = await latestEvents(
     tx,
-    looked === 'none'
-      ? []
-      : rows
-          .filter((r) => (r.kind === 'received' || r.kind === 'peeled') && (looked === 'all' || Number(r.onHand) > 0))
-          .map((r) => r.id),
+    looked === 'none' ? [] : rows.filter((r) => looked === 'all' || Number(r.onHand) > 0).map((r) => r.id),
   )
   return rows.map((r) => view(r, latest.get(r.id)))
 }
@@ -60,6 +57,7 @@ const view = (r: Raw, latest: Latest | undefined): LotRow => ({
         by: latest.clean.by,
       }
     : null,
+  counted: latest?.count ? { id: latest.count.id, at: latest.count.at.toISOString(), by: latest.count.by } : null,
 })
 const lookOf = ({ place, feel }: NonNullable<LotRow['look']>) => ({ place, feel })
 
@@ -67,8 +65,8 @@ async function latestEvents(tx: Read, lotIds: string[]): Promise<Map<string, Lat
   const out = new Map<string, Latest>()
   if (!lotIds.length) return out
   const rows = await database().query<LatestEvent>(
-    `SELECT e.lot_id AS lotId, e.kind, e.body, e.at, p.name AS \`by\` FROM lot_event e JOIN person p ON p.id = e.person_id
-      WHERE e.lot_id IN (:lotIds) AND e.kind IN ('look', 'clean') AND ${counts('e.id', 'lot-event')} ORDER BY e.at, e.id`,
+    `SELECT e.id, e.lot_id AS lotId, e.kind, e.body, e.at, p.name AS \`by\` FROM lot_event e JOIN person p ON p.id = e.person_id
+      WHERE e.lot_id IN (:lotIds) AND e.kind IN ('look', 'clean', 'count') AND ${counts('e.id', 'lot-event')} ORDER BY e.at, e.id`,
     { type: QueryTypes.SELECT, replacements: { lotIds }, transaction: tx },
   )
   for (const r of rows) out.set(r.lotId, { ...out.get(r.lotId), [r.kind]: r })

@@ -126,16 +126,24 @@ export async function listFruitPresses(
   )
 }
 
-/** mL per kg that a press of this fruit is held against: what the stand costs with, its own mean or the handbook's. */
+/**
+ * mL per kg that a press of this fruit is held against: what the stand costs with, its own mean or the handbook's.
+ * @param before a moment: presses from then on are not in it
+ */
 export async function meanYield(
-  tx: Tx,
+  tx: Read,
   standId: string,
   fruit: IngredientData,
   ingredientKey: string,
+  before?: string,
 ): Promise<number> {
   const rows = await database().query<{ takenG: string; juiceMl: string; spilledMl: string | null; at: Date }>(
-    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} AND ${IS_LEARNED} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
-    { type: QueryTypes.SELECT, replacements: { standId, ingredientKey }, transaction: tx },
+    `SELECT taken_g AS takenG, juice_ml AS juiceMl, spilled_ml AS spilledMl, at FROM press WHERE stand_id = :standId AND ingredient_key = :ingredientKey AND ${counts('press.id', 'press')} AND ${IS_LEARNED}${before ? ' AND at < :before' : ''} ORDER BY at DESC LIMIT ${PRESSES_IN_MEAN}`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: { standId, ingredientKey, before: before ? new Date(before) : null },
+      transaction: tx,
+    },
   )
   return fruitYield(
     fruit,

@@ -7,13 +7,14 @@ import { database, toNumber, type Tx } from '../db/connect'
 import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
 import { dataOf, findByName, findIngredients } from '../menu/ingredients'
-import { versionsOf } from '../menu/versions'
+import { recipesOf, versionsOf } from '../menu/versions'
+import { counts } from './facts'
 import { lastPrices } from './prices'
 import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
 import type { Who } from '../people/who'
 import { lotRow } from './lot-row'
-import { holdsNow, poursNow } from './holds'
+import { holdsNow, poursNow, vesselsNow } from './holds'
 import { runsNow } from './runs'
 import { rowsOf } from '../db/rows'
 
@@ -31,6 +32,8 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const runs = await runsNow(tx, needs.runs, needs.items)
   const ofRuns = [...runs.values()].flatMap((r) => r.events.flatMap((e) => e.took?.lotId ?? []))
   const holds = await holdsNow(tx, needs.holds)
+  const vessels = await vesselsNow(tx, needs.vessels)
+  const recipes = await recipesOf(tx, needs.recipes)
   const pours = await poursNow(tx, needs.pours)
   const ofHatch = [
     ...[...holds.values()].flatMap((h) => h.events.flatMap((e) => e.took?.lotId ?? [])),
@@ -39,6 +42,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const lots = await lockedLots(
     tx,
     [...new Set([...needs.lots, ...ofRuns, ...ofHatch, ...moved.map((m) => m.lotId)])].sort(),
+    needs.since,
   )
   const facts = await factsOf(tx, needs.facts, lots)
   const made = [...lots.values()].flatMap((l) => (l.itemKind === 'version' ? [l.itemKey] : []))
@@ -54,6 +58,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     ...new Set([
       ...needs.ingredients,
       ...taken,
+      ...[...holds.values()].flatMap((h) => h.events.flatMap((e) => (e.kind === 'laid' ? e.item : []))),
       ...[...lots.values()].flatMap((l) => (l.itemKind === 'ingredient' ? l.itemKey : [])),
     ]),
   ]
@@ -81,9 +86,10 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     goods: (key) => goods.has(key),
     named: (name) => named[needs.names.indexOf(name)],
     version: (id) => versions.get(id),
-    recipeOf: (id) => versions.get(id)?.recipeId,
+    recipeOf: (id) => versions.get(id)?.recipeId ?? recipes.get(id),
     run: (id) => runs.get(id),
     hold: (id) => holds.get(id),
+    vessel: (id) => vessels.get(id),
     pour: (id) => pours.get(id),
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
@@ -106,19 +112,38 @@ async function standsOf(tx: Tx, ids: string[]): Promise<Map<string, HoldControl>
   return new Map(rows.map((r) => [r.id, r.holdControl]))
 }
 
-async function lockedLots(tx: Tx, ids: string[]): Promise<Map<string, LotNow>> {
+async function lockedLots(tx: Tx, ids: string[], since: string | null): Promise<Map<string, LotNow>> {
   if (!ids.length) return new Map()
   const rows = await rowsOf(Lot, { where: { id: ids }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx })
-  const select = { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx } as const
-  const sums = await database().query<{ lotId: string; left: string }>(
-    'SELECT lot_id AS lotId, SUM(amount) AS `left` FROM movement WHERE lot_id IN (:ids) GROUP BY lot_id',
-    select,
+  const sums = await database().query<{ lotId: string; left: string; moved: string }>(
+    'SELECT lot_id AS lotId, SUM(amount) AS `left`, SUM(IF(at > :since, amount, 0)) AS moved FROM movement WHERE lot_id IN (:ids) GROUP BY lot_id',
+    { type: QueryTypes.SELECT, replacements: { ids, since: since === null ? null : new Date(since) }, transaction: tx },
   )
-  const left = new Map(sums.map((s) => [s.lotId, toNumber(s.left)]))
+  const sumOf = new Map(sums.map((s) => [s.lotId, s]))
+  const counted = await countedAt(tx, ids)
   const gone = await voidedOf(tx, ids)
   return new Map(
-    rows.map((r): [string, LotNow] => [r.id, { ...lotRow(r), onHand: left.get(r.id) ?? 0, voided: gone.has(r.id) }]),
+    rows.map((r): [string, LotNow] => [
+      r.id,
+      {
+        ...lotRow(r),
+        onHand: toNumber(sumOf.get(r.id)?.left ?? 0),
+        movedSince: toNumber(sumOf.get(r.id)?.moved ?? 0),
+        voided: gone.has(r.id),
+        counted: counted.get(r.id) ?? null,
+      },
+    ]),
   )
+}
+
+/** When lots were counted last. */
+async function countedAt(tx: Tx, ids: string[]): Promise<Map<string, { id: string; at: string }>> {
+  const rows = await database().query<{ id: string; lotId: string; at: Date }>(
+    `SELECT id, lot_id AS lotId, at FROM lot_event
+      WHERE lot_id IN (:ids) AND kind = 'count' AND ${counts('id', 'lot-event')} ORDER BY at, id`,
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+  )
+  return new Map(rows.map((r) => [r.lotId, { id: r.id, at: r.at.toISOString() }]))
 }
 
 /** Facts of these that are out of the books: their voids and restores add up to more than nothing. */
@@ -135,20 +160,20 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
   if (!ids.length) return new Map()
   const find = { where: { id: ids }, transaction: tx, raw: true } as const
   const presses = await rowsOf(Press, { ...find, transaction: tx })
-  const batches = await rowsOf(Batch, { ...find, attributes: ['id', 'versionId'], transaction: tx })
-  const events = await database().query<{ id: string; itemKey: string }>(
-    'SELECT e.id, l.item_key AS itemKey FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
+  const batches = await rowsOf(Batch, { ...find, attributes: ['id', 'versionId', 'at'], transaction: tx })
+  const events = await database().query<{ id: string; itemKey: string; at: Date }>(
+    'SELECT e.id, l.item_key AS itemKey, e.at FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)',
     { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
-  const of = (id: string): { entity: VoidKind; itemKey: string } | undefined => {
+  const of = (id: string): { entity: VoidKind; itemKey: string; at: string } | undefined => {
     const press = presses.find((p) => p.id === id)
-    if (press) return { entity: 'press', itemKey: press.ingredientKey }
+    if (press) return { entity: 'press', itemKey: press.ingredientKey, at: press.at.toISOString() }
     const event = events.find((e) => e.id === id)
     const batch = batches.find((b) => b.id === id)
-    if (batch) return { entity: 'batch', itemKey: batch.versionId }
+    if (batch) return { entity: 'batch', itemKey: batch.versionId, at: batch.at.toISOString() }
     const lot = lots.get(id)
-    if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', itemKey: lot.itemKey }
-    return event && { entity: 'lot-event', itemKey: event.itemKey }
+    if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', itemKey: lot.itemKey, at: lot.at }
+    return event && { entity: 'lot-event', itemKey: event.itemKey, at: event.at.toISOString() }
   }
   const movements = await database().query<Movement & { amount: string }>(
     'SELECT lot_id AS lotId, amount, kind, source_id AS sourceId FROM movement WHERE source_id IN (:ids) ORDER BY at, id',

@@ -4,13 +4,14 @@ import { itemsOf } from '#core/recipe/edit'
 import { Evaluator, namesIn, type ItemRef, type RecipeContext, type RecipeDocument } from '#core/recipe'
 import type { Reply, Run } from '#shared/contract'
 import { Batch, BatchRun } from '../db/models'
-import { database, fromJson, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
+import { database, fromJson, toNumber, type Read, type Tx } from '../db/connect'
 import { rowsOf, type Row } from '../db/rows'
 import { now } from '../platform/clock'
 import { notFound } from '../platform/errors'
 import { snapshotsOf } from '../menu/standards'
 import { contextOf } from '../menu/versions'
 import { counts } from './facts'
+import { toldEvents } from './told-events'
 
 // Batches that are told step by step, as they are read.
 
@@ -34,32 +35,7 @@ const runRow = (r: Row<typeof BatchRun>): RunRow => ({
   at: r.at.toISOString(),
 })
 
-interface RawEvent {
-  id: string
-  runId: string
-  body: unknown
-  lotId: string | null
-  took: string | null
-  at: Date
-  by: string
-}
-/** What happened in each of these batches, in the order that it was told. */
-async function eventsOf(tx: Read, runIds: readonly string[]): Promise<Map<string, ToldEvent[]>> {
-  const out = new Map<string, ToldEvent[]>(runIds.map((id) => [id, []]))
-  if (!runIds.length) return out
-  const rows = await database().query<RawEvent>(
-    `SELECT e.id, e.run_id AS runId, e.body, e.lot_id AS lotId, e.took, e.at, p.name AS \`by\`
-       FROM batch_event e STRAIGHT_JOIN person p ON p.id = e.person_id
-      WHERE e.run_id IN (:runIds) ORDER BY e.at, e.id`,
-    { type: QueryTypes.SELECT, replacements: { runIds }, transaction: tx },
-  )
-  for (const { id, runId, body, lotId, took, at, by } of rows) {
-    const amount = toNumberOrNull(took)
-    const event = { ...fromJson<object>(body), id, at: at.toISOString(), by }
-    out.get(runId)!.push({ ...event, took: amount === null ? null : { lotId: lotId!, amount } } as ToldEvent)
-  }
-  return out
-}
+const eventsOf = (tx: Read, ids: readonly string[]): Promise<Map<string, ToldEvent[]>> => toldEvents(tx, 'run', ids)
 
 /** What goes into a batch beside what its version was signed with. */
 const itemsIn = (planned: RecipeDocument, events: readonly ToldEvent[]): ItemRef[] => [

@@ -2,8 +2,8 @@ import { Op } from 'sequelize'
 import { rowId } from '#core/books'
 import type { Body, Reply } from '#shared/contract'
 import { toJson, type Tx } from '../db/connect'
-import { Fact, Pour, RecipeVersion, Stand } from '../db/models'
-import { rowsOf } from '../db/rows'
+import { Fact, Pour, Stand } from '../db/models'
+import { recipesOf } from '../menu/versions'
 import { recordChange } from '../platform/changes'
 import { invalid, notFound } from '../platform/errors'
 import type { Who } from '../people/who'
@@ -20,13 +20,10 @@ export async function takeSales(
   who: Who,
 ): Promise<Reply<'postSales'>> {
   if (!(await Stand.count({ where: { id: standId }, transaction: tx }))) throw notFound('standId')
-  const versionIds = [...new Set(rows.map((r) => r.versionId))]
-  const versions = await rowsOf(RecipeVersion, {
-    where: { id: versionIds },
-    attributes: ['id', 'recipeId'],
-    transaction: tx,
-  })
-  const recipeOf = new Map(versions.map((v) => [v.id, v.recipeId]))
+  const recipeOf = await recipesOf(
+    tx,
+    rows.map((r) => r.versionId),
+  )
   const unknown = rows.findIndex((r) => !recipeOf.has(r.versionId))
   if (unknown >= 0) throw invalid([{ field: `rows.${unknown}.versionId`, code: 'not-found' }])
   const known = await Pour.count({

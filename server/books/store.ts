@@ -25,8 +25,11 @@ import { closeEmptied } from './holds'
 import { closeEnded } from './runs'
 import type { Who } from '../people/who'
 
-/** Stores what a fact comes to, row by row, with the change that history and live refresh read. */
-export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonly string[]): Promise<void> {
+/**
+ * Stores what a fact comes to, row by row, with the change that history and live refresh read.
+ * @param at when it happened: what waited on a tablet moved its lots then, and not when it came
+ */
+export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonly string[], at: Date): Promise<void> {
   const { personId } = who
   const told = { confirmed: toJson(confirmed), personId }
   for (const { key, name, likeKey } of booked.bases) {
@@ -46,7 +49,7 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await recordChange(tx, who, 'lot', lot.id, null, { ...lot, personId })
   }
   await Movement.bulkCreate(
-    booked.movements.map((m) => ({ ...m, at: now(), personId })),
+    booked.movements.map((m) => ({ ...m, at: m.at ? new Date(m.at) : at, personId })),
     { transaction: tx },
   )
   for (const press of booked.presses) {

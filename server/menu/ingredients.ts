@@ -41,7 +41,7 @@ export async function getIngredient(tx: Tx, key: string, field = 'ingredientKey'
 }
 
 /** Ingredients by key; those that are not there are left out. */
-export async function findIngredients(tx: Tx, keys: readonly string[]): Promise<Map<string, IngredientRow>> {
+export async function findIngredients(tx: Read, keys: readonly string[]): Promise<Map<string, IngredientRow>> {
   if (!keys.length) return new Map()
   const rows = await rowsOf(Ingredient, { where: { key: keys }, transaction: tx })
   return new Map((await withMakes(tx, rows)).map((r) => [r.key, r]))

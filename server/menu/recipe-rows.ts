@@ -6,7 +6,7 @@ import type { Row } from '../db/rows'
 
 export type RawRecipe = Pick<
   Row<typeof Recipe>,
-  'id' | 'kind' | 'name' | 'shipped' | 'family' | 'draft' | 'sellPrice' | 'note' | 'retired' | 'version'
+  'id' | 'kind' | 'name' | 'shipped' | 'family' | 'draft' | 'sellPrice' | 'sizePrices' | 'note' | 'retired' | 'version'
 >
 export const documentOf = (json: unknown): RecipeDocument => upgradeDocument(fromJson<{ schema: number }>(json))
 /**
@@ -30,6 +30,7 @@ export function viewOf(r: RawRecipe): RecipeRow {
     family: r.family,
     draft: documentAsIs(r.draft),
     sellPrice: toNumberOrNull(r.sellPrice),
+    sizePrices: r.sizePrices === null ? [] : fromJson<RecipeRow['sizePrices']>(r.sizePrices),
     note: r.note,
     retired: Boolean(r.retired),
     version: r.version,

@@ -39,7 +39,8 @@ const SIGNED = `v.id AS standardId, v.number, v.snapshot, v.filled, v.core_versi
 /** Drinks and preps, each with its latest standard, and what standards are evaluated from: each piece once. */
 export async function listRecipes(tx: Read): Promise<Reply<'recipes'>> {
   const rows = await database().query<Listed>(
-    `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_price AS sellPrice, r.note, r.retired, r.version,
+    `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_price AS sellPrice, r.size_prices AS sizePrices,
+            r.note, r.retired, r.version,
             ${SIGNED}
        FROM recipe r
        LEFT JOIN recipe_version v ON v.recipe_id = r.id AND v.number = (SELECT MAX(number) FROM recipe_version WHERE recipe_id = r.id)
@@ -109,18 +110,27 @@ export async function putRecipe(tx: Tx, id: string, body: Body<'putRecipe'>, who
   await canBeMade(tx, id, draft)
   const sellPrice =
     who.role === 'owner' && body.sellPrice !== undefined ? body.sellPrice : toNumberOrNull(before?.sellPrice ?? null)
-  const coins = sellPrice === null ? [] : checkPaid(sellPrice, await currencyDecimals(tx), 'sellPrice')
+  const known = before && viewOf(before)
+  const sizePrices = who.role === 'owner' && body.sizePrices ? body.sizePrices : (known?.sizePrices ?? [])
+  const decimals = await currencyDecimals(tx)
+  const coins = [
+    ...(sellPrice === null ? [] : checkPaid(sellPrice, decimals, 'sellPrice')),
+    ...sizePrices.flatMap((s, i) => checkPaid(s.sizePrice ?? 0, decimals, `sizePrices.${i}.sizePrice`)),
+  ]
   if (coins.length) throw invalid(coins)
   const note = body.note ?? before?.note ?? ''
   const retired = body.retired ?? Boolean(before?.retired)
-  const fields = { name: body.name, family: body.family, sellPrice, note, retired, version: body.version + 1 }
+  const fields = {
+    ...{ name: body.name, family: body.family, sellPrice, note, retired, version: body.version + 1 },
+    sizePrices: toJson(sizePrices),
+  }
   const done = await save(
     tx,
     who,
     'recipe',
     id,
-    before && viewOf(before),
-    { ...body, note, retired, sellPrice } as { version: number },
+    known,
+    { ...body, note, retired, sellPrice, sizePrices } as { version: number },
     () =>
       before
         ? Recipe.update({ ...fields, draft: toJson(draft) }, { where: { id }, transaction: tx })

@@ -30,6 +30,14 @@ export async function versionsOf(tx: Read, ids: readonly string[]): Promise<Map<
   return out
 }
 
+/** The recipes that versions are of, by version. */
+export async function recipesOf(tx: Read, ids: readonly string[]): Promise<Map<string, string>> {
+  if (!ids.length) return new Map()
+  const where = { id: [...new Set(ids)] }
+  const rows = await rowsOf(RecipeVersion, { where, attributes: ['id', 'recipeId'], transaction: tx })
+  return new Map(rows.map((r) => [r.id, r.recipeId]))
+}
+
 /**
  * What names in a batch stand for: what its version was signed with, and today's for what was put into it beside.
  * @param names all that goes into it

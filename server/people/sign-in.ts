@@ -64,7 +64,7 @@ function open(
 export async function deviceOf(tx: Read, cookie: string | null): Promise<string | null> {
   const [id, token] = (cookie ?? '').split('.')
   if (!id || !token || !/^[\w-]+$/.test(id)) return null
-  const row = await rowOf(Device, { where: { id, revokedAt: null }, transaction: tx })
+  const row = await rowOf(Device, { where: { id, revokedAt: null, standId: null }, transaction: tx })
   return row && isToken(token, row.secretHash) ? id : null
 }
 

@@ -6,6 +6,8 @@ export interface Who {
   role: Role
   key: string | null
   sessionId?: string
+  /** of a till: the stand that it is at */
+  standId?: string
 }
 
 /** Whether money is shown to them. */

@@ -21,7 +21,7 @@ export const currencyDecimals = async (tx: Read): Promise<number> => decimalsOf(
 
 /** Everything that is kept in the currency: the first of it fixes the currency. */
 const FIRST_PRICE = `SELECT EXISTS (SELECT 1 FROM price) OR EXISTS (SELECT 1 FROM lot WHERE cost IS NOT NULL)
-  OR EXISTS (SELECT 1 FROM recipe WHERE sell_price IS NOT NULL)
+  OR EXISTS (SELECT 1 FROM recipe WHERE sell_price IS NOT NULL OR JSON_LENGTH(size_prices) > 0)
   OR EXISTS (SELECT 1 FROM cup WHERE cup_price + lid_price + straw_price > 0)
   OR EXISTS (SELECT 1 FROM stand WHERE labour_per_h > 0 OR electricity_per_kwh > 0 OR gas_per_kwh > 0) AS is_priced`
 

@@ -12,6 +12,7 @@ import { todaysBody } from '#shared/earlier'
 import type { Problem, ProblemField } from '#shared/problem'
 import { inTransaction, type Read, type Tx } from '../db/connect'
 import { loggable, refusalOf } from '../db/faults'
+import { tillOfSecret } from '../platform/devices'
 import { assertSpace } from '../platform/disk'
 import { Refusal } from '../platform/errors'
 import { once } from '../platform/idempotency'
@@ -121,12 +122,12 @@ function handler<E extends Endpoint, T extends Read>(
 const hasBody = (endpoint: Endpoint): boolean => endpoint.method === 'POST' || endpoint.method === 'PUT'
 
 /**
- * Refuses by origin, session, role and state before a byte of the body is read. @returns the session's id, null where
- * none is asked for
+ * Refuses by origin, session, role and state before a byte of the body is read. @returns what says who asks, null where
+ * nothing is asked for
  */
 export async function letIn(event: H3Event, endpoint: Endpoint, mayStart?: MayStart): Promise<string | null> {
   if (endpoint.method !== 'GET') refuseOtherOrigin(event)
-  const sid = endpoint.role === 'public' ? null : await sessionIdOf(event)
+  const sid = await credentialOf(event, endpoint)
   // A route without a body is asked in a moment, with its work.
   if (hasBody(endpoint)) await authorised(null, sid, endpoint)
   await mayStart?.()
@@ -141,8 +142,21 @@ export async function admit<E extends Endpoint>(event: H3Event, endpoint: E): Pr
   return { ...parseInput(event, endpoint, ''), who }
 }
 
+/** What says who asks: the id of a session, or the secret of a till; null where there is none. */
+function credentialOf(event: H3Event, { role }: Endpoint): Promise<string | null> | string | null {
+  if (role === 'public') return null
+  return role === 'till' ? bearerOf(event) : sessionIdOf(event)
+}
+const bearerOf = (event: H3Event): string | null =>
+  /^Bearer ([\w.-]{1,200})$/.exec(getHeader(event, 'authorization') ?? '')?.[1] ?? null
+
 async function authorised(tx: Read, sid: string | null, endpoint: Endpoint): Promise<Who> {
   if (endpoint.role === 'public') return { personId: '', role: 'crew', key: null }
+  if (endpoint.role === 'till') {
+    const till = sid === null ? null : await tillOfSecret(tx, sid)
+    if (!till) throw new Refusal(401, 'not-signed-in')
+    return { personId: till.personId, role: 'crew', key: null, standId: till.standId }
+  }
   const person = sid ? await personOfSession(tx, sid) : null
   if (!person) throw new Refusal(401, 'not-signed-in')
   if (!atLeast(person.role, endpoint.role)) throw new Refusal(403, 'not-your-role')

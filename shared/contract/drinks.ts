@@ -1,5 +1,6 @@
 import { FAMILIES } from '../lists'
 import { ROUTES } from '../routes'
+import { MOST_SIZES } from '#core/recipe'
 import { TASTE_WORDS } from '#core/balance/words'
 import { byId, confirm, endpoint, id, instant, made, money, name, version, z, type Endpoint } from './endpoint'
 import { hash, itemRef, recipeDocument, signedFigures, snapshots } from './recipe-document'
@@ -28,6 +29,8 @@ export const recipe = z.object({
   family: z.enum(FAMILIES),
   draft: recipeDocument,
   sellPrice: money.nullable(),
+  /** of its other sizes, where they have one of their own */
+  sizePrices: z.array(z.object({ cupId: id, sizePrice: money.nullable() })),
   /** what is said of it on its sheet */
   note: z.string(),
   /** off the menu for good: kept, and neither planned nor poured */
@@ -136,6 +139,10 @@ export const DRINKS = {
       family: z.enum(FAMILIES),
       draft: recipeDocument,
       sellPrice: money.nullable().optional(),
+      sizePrices: z
+        .array(z.object({ cupId: id, sizePrice: money }))
+        .max(MOST_SIZES)
+        .optional(),
       note: z.string().trim().max(600).optional(),
       retired: z.boolean().optional(),
       version,

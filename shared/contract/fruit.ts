@@ -1,6 +1,7 @@
 import { ITEM_KINDS, LOT_KINDS, LOT_UNITS } from '#core/books'
 import { CAUTIONS } from '#core/substances'
 import {
+  COUNTED_BY,
   DISCARD_REASONS,
   FEELS,
   FOAM,
@@ -77,6 +78,8 @@ export const lot = z.object({
   /** the latest look at it, and the latest cleaning */
   look: look.nullable(),
   cleaned: z.object({ at: instant, by: z.string(), initials: z.string() }).nullable(),
+  /** when it was counted last */
+  counted: z.object({ id, at: instant, by: z.string() }).nullable(),
 })
 export type Lot = z.infer<typeof lot>
 /** A by-product as a lot of its own. */
@@ -170,6 +173,8 @@ const lotEvent = z.discriminatedUnion('kind', [
     reason: z.enum(DISCARD_REASONS),
     note: longText.nullable().default(null),
   }),
+  /** what is there, in the unit of the lot */
+  z.object({ kind: z.literal('count'), counted: z.number(), by: z.enum(COUNTED_BY) }),
   z.object({ kind: z.literal('use'), amount: z.number(), note: longText.nullable().default(null) }),
   z.object({ kind: z.literal('open'), amount: z.number(), place, useBy: day.nullable().default(null) }),
   z.object({ kind: z.literal('spill'), amount: z.number(), note: longText.nullable().default(null) }),

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { COUNT } from './count'
 import { DRINKS } from './drinks'
 import type { Endpoint } from './endpoint'
 import { FRUIT } from './fruit'
@@ -21,6 +22,7 @@ export * from './plan'
 export * from './preps'
 export * from './make'
 export * from './serve'
+export * from './count'
 export { maskOf } from './money'
 export { recipeDocument } from './recipe-document'
 
@@ -35,6 +37,7 @@ export const contract = {
   ...PLAN,
   ...MAKE,
   ...SERVE,
+  ...COUNT,
 } satisfies Record<string, Endpoint>
 
 export type Contract = typeof contract

@@ -44,7 +44,15 @@ export const sessionRow = z.object({
   current: z.boolean(),
 })
 export type SessionRow = z.infer<typeof sessionRow>
-export const device = z.object({ id, name, enrolledAt: instant, by: z.string(), current: z.boolean() })
+export const device = z.object({
+  id,
+  name,
+  enrolledAt: instant,
+  by: z.string(),
+  current: z.boolean(),
+  /** of a till: the stand that it posts for */
+  standId: id.nullable(),
+})
 export type DeviceRow = z.infer<typeof device>
 
 export const PEOPLE = {
@@ -116,7 +124,7 @@ export const PEOPLE = {
     reply: z.array(sessionRow),
   }),
   endSession: endpoint({ ...ROUTES.endSession, summary: 'End a session at once', params: byId, reply: ok }),
-  devices: endpoint({ ...ROUTES.devices, summary: 'Enrolled tablets', reply: z.array(device) }),
+  devices: endpoint({ ...ROUTES.devices, summary: 'Enrolled tablets, and tills', reply: z.array(device) }),
   enrol: endpoint({
     ...ROUTES.enrol,
     summary: 'Enrol the tablet this is sent from',

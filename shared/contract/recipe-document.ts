@@ -8,11 +8,12 @@ import {
   MOST_SIZES,
   OLD_NUMBERS,
   OPTION_KINDS,
+  WAYS,
   type RecipeDocument,
   type SignedFigures,
   type Snapshots,
 } from '#core/recipe'
-import { INGREDIENT_KINDS, type IngredientData } from '#core/substances'
+import { ICE_SHAPES, INGREDIENT_KINDS, type IngredientData } from '#core/substances'
 import { day, key, z } from './endpoint'
 
 const streamName = z.string().min(1).max(160)
@@ -48,6 +49,8 @@ export const itemRef = item
 const serve = z.strictObject({
   cupId: z.uuid().nullable(),
   iceG: z.number().min(0).max(MOST_ICE_G),
+  iceShape: z.enum(ICE_SHAPES).optional(),
+  way: z.enum(WAYS).optional(),
   iceTempC: z.number().min(-30).max(0),
   pouredTempC: z.number().min(0).max(40),
   garnish: z

@@ -1,6 +1,8 @@
-import { HOLD_CONTROLS, LEFT_AS, type HoldEventBody } from '#core/hold'
+import { ICE_SHAPES } from '#core/substances'
+import { HOLD_CONTROLS, LEFT_AS, SPILLED_AS, type HoldEventBody } from '#core/hold'
 import { POUR_SOURCES, SERVE_WAYS, type PourRow, type ShelfHold, type SoldOutRow } from '#core/books'
 import { SALES_AT_ONCE } from '#core/sales'
+import { MOST_PRICE } from '#core/limits/bounds'
 import { ROUTES } from '../routes'
 import {
   byId,
@@ -8,6 +10,7 @@ import {
   endpoint,
   id,
   instant,
+  key,
   longText,
   made,
   name,
@@ -25,7 +28,20 @@ const tempC = z.number().min(-30).max(120)
 /** What can happen to a vessel in service; its cups are pours. */
 export const holdEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('filled'), lotId: id.nullable(), volumeMl, tempC }),
-  z.strictObject({ kind: z.literal('iced'), massG: z.number().min(0).max(1e5), tempC: z.number().min(-40).max(0) }),
+  z.strictObject({
+    kind: z.literal('iced'),
+    massG: z.number().min(0).max(1e5),
+    tempC: z.number().min(-40).max(0),
+    shape: z.enum(ICE_SHAPES).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('laid'),
+    item: key,
+    lotId: id.nullable(),
+    massG: z.number().positive().max(1e5),
+    outMin: z.number().int().min(5).max(1440),
+  }),
+  z.strictObject({ kind: z.literal('out'), event: id }),
   z.strictObject({ kind: z.literal('level'), volumeMl }),
   z.strictObject({
     kind: z.literal('read'),
@@ -34,7 +50,7 @@ export const holdEvent = z.discriminatedUnion('kind', [
     tempC: tempC.optional(),
   }),
   z.strictObject({ kind: z.literal('stirred') }),
-  z.strictObject({ kind: z.literal('spilled'), volumeMl }),
+  z.strictObject({ kind: z.literal('spilled'), volumeMl, as: z.enum(SPILLED_AS).optional() }),
   z.strictObject({
     kind: z.literal('emptied'),
     leftMl: volumeMl,
@@ -94,7 +110,11 @@ export const pour = z.object({
   recipeId: id,
   saleId: z.string().max(120).nullable(),
   retold: z.number(),
+  /** who told it last, where it was one person */
+  by: z.string().optional(),
   at: instant,
+  /** several, of some time ago, none of which is told again */
+  isTogether: z.literal(true).optional(),
 }) as unknown as z.ZodType<PourRow>
 export type Pour = PourRow
 
@@ -109,6 +129,10 @@ const soldOutFields = {
 export const soldOut = z.object({ ...soldOutFields, id, recipeId: id, at: instant }) as unknown as z.ZodType<SoldOutRow>
 export type SoldOut = SoldOutRow
 
+/** below 0 where they were given back */
+const saleCups = z.number().int().min(-10_000).max(10_000)
+/** money for all of them; null where the till does not say */
+const salePaid = z.number().min(-MOST_PRICE).max(MOST_PRICE).nullable().default(null)
 const column = z.number().int().min(0).max(200)
 /** Which drink a product of a till is; null where it is none. */
 const tillProduct = z
@@ -118,16 +142,21 @@ export const till = z.object({
   id,
   /** the head line that the columns were chosen for */
   header: z.array(z.string().max(200)).max(200),
-  columns: z.object({
-    sale: column,
-    day: column,
-    time: column.nullable(),
-    product: column,
-    count: column,
-    paid: column.nullable(),
-    monthFirst: z.boolean(),
-  }),
+  /** null where it posts its sales, and no file of it was read yet */
+  columns: z
+    .object({
+      sale: column,
+      day: column,
+      time: column.nullable(),
+      product: column,
+      count: column,
+      paid: column.nullable(),
+      monthFirst: z.boolean(),
+    })
+    .nullable(),
   products: z.record(z.string().max(200), tillProduct),
+  /** what it posted under names that nobody said anything of yet */
+  asked: z.array(z.string()),
   version,
 })
 export type Till = z.infer<typeof till>
@@ -182,8 +211,41 @@ export const SERVE = {
     ...ROUTES.putTill,
     summary: 'Say how the file of a till is read, under the id of its stand',
     params: byId,
-    body: till.omit({ id: true }),
+    body: till.omit({ id: true, asked: true }),
     reply: made,
+  }),
+  pairTill: endpoint({
+    ...ROUTES.pairTill,
+    summary: 'Let a till post its sales, with a secret of its own that the caller made: for the stand of this id alone',
+    params: byId,
+    body: z.object({ id, name, secret: z.string().regex(/^[\w-]{43}$/) }),
+    reply: made,
+  }),
+  tillSales: endpoint({
+    ...ROUTES.tillSales,
+    summary: 'A till posts what it sold at its stand; what waits is posted again once somebody said what it is',
+    body: z.object({
+      sales: z
+        .array(
+          z.object({
+            /** number of the sale, and which of its lines it is: together they are there once */
+            sale: z.string().trim().min(1).max(100),
+            line: z.number().int().min(1).max(999),
+            at: instant,
+            product: z.string().trim().max(200),
+            cups: saleCups,
+            paid: salePaid,
+          }),
+        )
+        .min(1)
+        .max(SALES_AT_ONCE),
+    }),
+    reply: z.object({
+      taken: z.number(),
+      known: z.number(),
+      /** numbers of those that nobody said yet which drink they are, each with its line */
+      waiting: z.array(z.string()),
+    }),
   }),
   postSales: endpoint({
     ...ROUTES.postSales,
@@ -199,8 +261,8 @@ export const SERVE = {
             versionId: id,
             cupId: id.nullable(),
             drinkMl: z.number().positive().max(5000),
-            /** below 0 where it was given back */
-            cups: z.number().int().min(-10_000).max(10_000),
+            cups: saleCups,
+            paid: salePaid,
             at: instant,
           }),
         )

@@ -145,7 +145,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
   const money = (value: unknown, at = ''): string[] =>
     value && typeof value === 'object'
       ? Object.entries(value).flatMap(([k, v]) =>
-          /price|paid|PerKwh|labourPerH|cost(?!Basis|Share)/i.test(k) && v !== null
+          /price|paid|PerKwh|labourPerH|cost(?!Basis|Share)/i.test(k) && v !== null && !Array.isArray(v)
             ? [`${at}.${k}`]
             : money(v, `${at}.${k}`),
         )
@@ -157,6 +157,9 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
     runs: { stand },
     holds: { stand },
     till: { stand },
+    count: { stand, from: '2026-11-25', until: '2026-11-25' },
+    dayNote: { stand, day: '2026-11-25' },
+    demand: { stand, day: '2026-11-25' },
     plan: { stand, day: '2026-11-25' },
     serviceDay: { stand, day: '2026-11-25' },
     dayTasks: { stand, day: '2026-11-25' },

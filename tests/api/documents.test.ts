@@ -359,6 +359,7 @@ describe('every write that carries a key', () => {
       params: { id: stand },
       body: { header: ['No', 'Date', 'Item', 'Qty'], columns: TILL_COLUMNS, products: {}, version: 0 },
     }),
+    pairTill: async () => ({ params: { id: stand }, body: { id: uuid(), name: 'Counter', secret: 'x'.repeat(43) } }),
     postSales: async () => ({ body: { id: uuid(), standId: stand, rows: [sale((await holdBody()).versionId)] } }),
     putSoldOut: async () => ({
       params: { id: uuid() },
@@ -422,6 +423,10 @@ describe('every write that carries a key', () => {
         cups: 12,
         version: 0,
       },
+    }),
+    putDayNote: async () => ({
+      params: { id: uuid() },
+      body: { standId: stand, day: '2026-12-05', tags: ['rain'], closed: false, version: 0 },
     }),
     putDayTask: async () => ({
       params: { id: uuid() },

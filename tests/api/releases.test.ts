@@ -22,6 +22,7 @@ const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = {
   putWork: 86,
   putServiceDay: 88,
   putDayTask: 91,
+  putDayNote: 103,
   postRun: 94,
   postRunEvent: 94,
   postHold: 96,

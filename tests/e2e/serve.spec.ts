@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { SimulatedTill } from '../../server/devices/till'
 import { asCrew, asOwner, chooseFrom, expect, input, test } from './steps'
 
 // A morning at the hatch: two tablets, one of them without a connection for a while.
@@ -72,6 +73,21 @@ test('put out, poured by touch on two tablets, iced, filled up, read, sold out, 
     await input(page, 'read-brix').fill('4.2')
     await page.locator('[data-test=read-save]').click()
     await expect(page.locator('[data-test=hold-events] [data-kind=read]')).toContainText('4.2 °Bx')
+    // What is tasted left it too, and is no cup.
+    await input(page, 'spill-litres').fill('0.05')
+    await page.locator('[data-test=spill-as] [data-value=tasted]').click()
+    await page.locator('[data-test=spill-save]').click()
+    await expect(page.locator('[data-test=hold-events] [data-kind=spilled]')).toContainText('tasted, 0.05 L')
+    // Slices lie in it until they are taken out.
+    await page.locator('[data-test=laid-save]').click()
+    await expect(page.locator('[data-test=lay-form]')).toContainText('Choose what lies in it')
+    await chooseFrom(page, 'laid-item', 'Mint')
+    await input(page, 'laid-mass').fill('40')
+    await page.locator('[data-test=laid-save]').click()
+    await expect(page.locator('[data-test=laid]')).toContainText('Mint 40 g, out by')
+    await page.locator('[data-test=laid-out]').click()
+    await expect(page.locator('[data-test=laid]')).toHaveCount(0)
+    await expect(page.locator('[data-test=hold-events] [data-kind=out]')).toContainText('Mint taken out')
     await page.locator('[data-test=back-to-hatch]').click()
     await expect(card(page, DRINK).locator('[data-test=next-brix]')).toContainText('4.2')
     await expect(card(page, DRINK).locator('[data-test=weak]')).toBeVisible()
@@ -109,6 +125,29 @@ test('put out, poured by touch on two tablets, iced, filled up, read, sold out, 
     await page.locator('[data-kind=emptied] [data-test=take-back]').click()
     await page.locator('[data-test=back-to-hatch]').click()
     await expect(card(page, DRINK)).toBeVisible()
+  })
+  await test.step('a till is let in with its secret, posts, and is asked what it sells', async () => {
+    await other.goto('/serve/till')
+    await other.locator('[data-test=till-pair]').click()
+    await expect(other.locator('[data-test=till-posts]')).toContainText('name')
+    await input(other, 'till-name').fill('Counter till')
+    await other.locator('[data-test=till-pair]').click()
+    const secret = (await other.locator('[data-test=till-secret]').textContent())!.trim()
+    const server = new URL(other.url()).origin
+    const { now } = (await (await other.request.get('/api/v1/session')).json()) as { now: string }
+    const till = new SimulatedTill([{ name: 'Paper fan', price: 2, weight: 1 }], 3, 900_001)
+    till.sell(new Date(Date.parse(now) - 600_000).toISOString(), 9, 5)
+    expect((await till.post(server, secret)).waiting.length).toBeGreaterThan(4)
+    await other.goto('/serve/till')
+    const asked = other.locator('[data-test=till-product]', { hasText: 'Paper fan' })
+    await expect(other.locator('[data-test=till-asked]')).toBeVisible()
+    await asked.locator('.v-select').click()
+    await other.getByRole('option', { name: 'none of our drinks' }).click()
+    await other.locator('[data-test=till-remember]').click()
+    await expect(other.locator('[data-test=till-asked]')).toHaveCount(0)
+    expect(await till.post(server, secret)).toEqual({ taken: 0, known: 0, waiting: [] })
+    await other.locator('[data-test=till-strike]').click()
+    await expect(other.locator('[data-test=till-device]')).toHaveCount(0)
   })
   await other.context().close()
 })

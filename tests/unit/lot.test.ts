@@ -32,6 +32,7 @@ const lot = (over: Partial<Lot> = {}): Lot => ({
   sourceId: null,
   look: null,
   cleaned: null,
+  counted: null,
   ...over,
 })
 const press = (i: number, takenG: number, over: Partial<Press> = {}): Press => ({

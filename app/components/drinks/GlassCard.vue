@@ -28,6 +28,9 @@ const lens = ref<Lens>('volume')
 const lenses = computed(() => LENSES.filter((l) => l !== 'money' || session.isOwner))
 const sipNow = computed(() => props.evaluation.cup?.sipAt(sip.value / 100) ?? null)
 
+/** Ice that floats, or that is blended in. */
+const melts = computed(() => props.iceG > 0 || (props.evaluation.cup?.melted.value ?? 0) > 0)
+
 function pressed(e: KeyboardEvent): void {
   if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return
   const l = lenses.value[Number(e.key) - 1]
@@ -56,7 +59,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
       @drag="(layer, ml) => emit('drag', layer, ml)"
       @select="emit('select', $event.stream)"
     />
-    <div v-if="sipNow && iceG > 0" class="sip">
+    <div v-if="sipNow && melts" class="sip">
       <label for="sip" class="sr">{{ t('sip.slider') }}</label>
       <div class="row">
         <span class="quiet small">{{ t('sip.first') }}</span><input

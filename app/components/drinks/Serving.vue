@@ -63,6 +63,7 @@ const isRested = computed({
 
 <template>
   <div v-if="ready && document && evaluation" class="stack" data-test="serving">
+    <DrinksWithIce :glass="glass" />
     <DrinksSizes :glass="glass" />
     <DrinksGuestOptions :glass="glass" />
     <section class="stack" data-test="dispenser">

@@ -4,6 +4,7 @@ import { MOST_SIZES, inSize, isOver, sizeFor, volumeOf, withServe, type Size } f
 import type { Glass } from '~/composables/useGlass'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
+import { useSession } from '~/stores/session'
 
 // The same drink in other cups, each with ice of its own.
 const props = defineProps<{ glass: Glass }>()
@@ -11,7 +12,8 @@ const { t } = useI18n()
 const { n, money, typed } = useFormat()
 const catalogue = useCatalogue()
 const drinks = useDrinks()
-const { document, evaluation } = props.glass
+const { document, evaluation, draft } = props.glass
+const session = useSession()
 
 const sizes = computed(() => document.value?.serve?.sizes ?? [])
 const set = (to: Size[], of = ''): void => props.glass.edit(withServe(document.value!, { sizes: to }), of)
@@ -29,6 +31,22 @@ function typedOf(i: number, field: 'drinkMl' | 'iceG', value: number | null): vo
   if (field === 'drinkMl' && !(value > 0)) wrong[key] = t('problem.volume-not-positive')
   else if (value < 0) wrong[key] = t('problem.ice-negative')
   else change(i, { [field]: value })
+}
+/** What a size is sold at; nothing where it goes by what it holds. */
+const priceOf = (cupId: string): number | null =>
+  draft.sizePrices.value.find((s) => s.cupId === cupId)?.sizePrice ?? null
+const prices = reactive<Record<string, string>>({})
+watch(
+  () => sizes.value.map((s) => s.cupId),
+  (ids) => ids.forEach((cupId) => (prices[cupId] ??= typed(priceOf(cupId)))),
+  { immediate: true },
+)
+function price(cupId: string, value: number | null): void {
+  // What cannot be read stays as it was typed, and changes nothing.
+  if (value === priceOf(cupId) || (value === null && prices[cupId]?.trim())) return
+  const others = draft.sizePrices.value.filter((s) => s.cupId !== cupId)
+  draft.sizePrices.value = value === null ? others : [...others, { cupId, sizePrice: value }]
+  draft.later()
 }
 const left = computed(() =>
   catalogue.cups.filter((c) => c.id !== props.glass.cup.value?.id && !sizes.value.some((s) => s.cupId === c.id)),
@@ -80,6 +98,15 @@ const rows = computed(() =>
         :error="wrong[`${size.cupId} iceG`]"
         @number="typedOf(i, 'iceG', $event)"
       />
+      <FieldAmountField
+        v-if="session.isOwner"
+        v-model="prices[size.cupId]!"
+        :label="t('cost.sell')"
+        unit="money"
+        paid
+        :test="`size-price-${i}`"
+        @number="price(size.cupId, $event)"
+      />
       <span class="small">
         <template v-if="made?.cup">{{ t('serving.lastSip', { bx: n(made.cup.lastSip.brix.value, 1) }) }}</template>
         <template v-if="cost?.total"> · {{ money(cost.total.value) }}</template>
@@ -109,7 +136,7 @@ const rows = computed(() =>
 <style scoped>
 .size {
   display: grid;
-  grid-template-columns: minmax(90px, 1fr) 116px 104px minmax(0, 1fr) 44px;
+  grid-template-columns: minmax(90px, 1fr) 116px 104px auto minmax(0, 1fr) 44px;
   gap: 10px;
   align-items: center;
 }

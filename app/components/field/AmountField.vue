@@ -75,7 +75,12 @@ const coins = computed(() =>
   props.paid && value.value !== null ? checkPaid(value.value, decimals.value, 'price') : [],
 )
 watch([value, coins], () => emit('number', coins.value.length ? null : value.value), { immediate: true })
-watch(asAmount, (a) => emit('amount', a), { immediate: true })
+// Told where it is another amount, and not whenever it is worked out anew: what was refused would be told once more.
+watch(
+  () => asAmount.value && `${asAmount.value.value} ${asAmount.value.unit}`,
+  () => emit('amount', asAmount.value),
+  { immediate: true },
+)
 function finish(): void {
   emit('enter')
   emit('done')

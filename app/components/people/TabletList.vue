@@ -37,7 +37,7 @@ async function strike(id: string): Promise<void> {
         <span
           ><b>{{ d.name }}</b
           ><small class="quiet"
-            >{{ d.current ? `${t('people.thisTablet')} · ` : ''
+            >{{ d.standId ? `${t('people.till')} · ` : '' }}{{ d.current ? `${t('people.thisTablet')} · ` : ''
             }}{{ t('people.enrolled', { day: day(d.enrolledAt), who: d.by }) }}</small
           ></span
         ><v-btn data-test="strike" @click="strike(d.id)">{{ t('people.strike') }}</v-btn>

@@ -87,6 +87,12 @@ const withSize = (cupId: string, cups: number) => [
         @done="save('spread')"
       />
     </div>
+    <PlanForecast
+      :recipe-id="recipe.id"
+      :expected="now.expected"
+      :spread="now.spread"
+      @take="(expected, spread) => form.put({ expected, spread, ...(base ? {} : { cups: expected }) })"
+    />
     <PlanHowMany
       v-if="now.expected && now.spread"
       :recipe="recipe"

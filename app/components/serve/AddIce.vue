@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { ICE_SHAPES, type IceShape } from '#core/substances'
 import { useAmounts } from '~/forms/useAmounts'
 import { useServe, type HoldView } from '~/stores/serve'
 
@@ -11,8 +12,11 @@ const { typed } = useFormat()
 const serve = useServe()
 const { number, text, bind, guard } = useAmounts(['mass', 'temp'])
 text.temp = typed(props.view.standard?.document.serve?.iceTempC ?? -4, '°C', 0)
+const items = useChoices()
+const shape = ref<IceShape>(props.view.standard?.document.serve?.iceShape ?? 'cube')
 const form = useSubmit(async () => {
-  await serve.tell(props.view.hold.id, { kind: 'iced', massG: number.mass! * 1000, tempC: number.temp! })
+  const massG = number.mass! * 1000
+  await serve.tell(props.view.hold.id, { kind: 'iced', massG, tempC: number.temp!, shape: shape.value })
 })
 async function save(): Promise<void> {
   form.clear()
@@ -39,6 +43,13 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
       device
       :error="form.fields.value.massG"
       test="ice-mass"
+    />
+    <FieldChoice
+      :model-value="shape"
+      :label="t('serve.iceShape')"
+      :items="items(ICE_SHAPES, 'serve.iceShapes')"
+      test="ice-shape"
+      @update:model-value="shape = $event!"
     />
     <FieldAmountField
       v-bind="bind('temp')"

@@ -8,14 +8,28 @@ import { useServe, type HoldView } from '~/stores/serve'
 const props = defineProps<{ view: HoldView; scaleMl: number; now: string }>()
 const emit = defineEmits<{ ask: [what: 'ice' | 'fill' | 'empty'] }>()
 const { t } = useI18n({ useScope: 'global' })
-const { amount, n, time } = useFormat()
+const { amount, n, name, time } = useFormat()
 const serve = useServe()
 const { ofError } = useSentence()
 const now = computed(() => props.now)
 const hand = useHold(() => props.view, now)
 const { stockMl, fillInMin, beginInMin } = hand
-const { content, levelMl, strength, sizes, becomes, inMinutes, clocks, over, mustWash, isWeak, cups, fill, marks } =
-  hand
+const {
+  content,
+  levelMl,
+  strength,
+  sizes,
+  becomes,
+  inMinutes,
+  clocks,
+  over,
+  mustWash,
+  mustComeOut,
+  isWeak,
+  cups,
+  fill,
+  marks,
+} = hand
 const iceG = computed(() => content.value?.iceG ?? 0)
 const iceMl = computed(() => iceVolumeMl(content.value?.drink ?? null, iceG.value))
 const label = computed(() =>
@@ -47,7 +61,7 @@ const soon = computed((): string[] => {
   ]
 })
 const mine = computed(() => serve.poursOf(props.view.hold.id))
-const last = computed(() => mine.value[0] ?? null)
+const last = computed(() => mine.value.find((p) => !p.isTogether) ?? null)
 const justNow = computed(() => (last.value && serve.tally?.id === last.value.id ? last.value.cups : 0))
 const said = ref('')
 async function doing(act: () => Promise<unknown>): Promise<void> {
@@ -137,6 +151,15 @@ function takeBack(): Promise<void> {
       <v-btn height="72" data-test="throw-now" @click="emit('ask', 'empty')">{{ t('serve.throwNow') }}</v-btn>
     </p>
     <p v-else-if="isWeak" class="caution" role="alert" data-test="weak">{{ t('serve.weak') }}</p>
+    <p v-for="e in mustComeOut" :key="e.id" class="caution" role="alert" data-test="slices-out">
+      {{ t('serve.laid.now', { name: name(e.item) }) }}
+      <v-btn
+        height="72"
+        data-test="take-out"
+        @click="doing(() => serve.tell(view.hold.id, { kind: 'out', event: e.id }))"
+        >{{ t('serve.laid.out') }}</v-btn
+      >
+    </p>
     <p v-if="mustWash" class="caution" role="alert" data-test="must-wash">{{ t('serve.over.wash') }}</p>
     <p v-if="content?.odd.length" class="caution" role="alert" data-test="odd">{{ t('serve.odd') }}</p>
     <p v-if="!view.standard" class="caution" role="alert" data-test="unsound">{{ t('serve.unsound') }}</p>

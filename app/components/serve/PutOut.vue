@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { SERVE_WAYS, type ServeWay } from '#core/books'
-import { usualWPerK, type HoldControl } from '#core/hold'
+import { wPerKKnown, type HoldControl } from '#core/hold'
 import { usableMl } from '#core/scale'
 import { useAmounts } from '~/forms/useAmounts'
 import { useDrinks } from '~/stores/drinks'
@@ -42,12 +42,15 @@ const byTime = computed(() => session.stand?.holdControl ?? 'cold')
 /** In use with what is served: FDA Food Code 4-602.11 (memory), every four hours. Local codes decide. */
 const WASH_MIN = 240
 text.temp = typed(choices.fridgeC, '°C', 0)
+let proposedText = ''
 watch(
-  [lot, vessel],
+  [() => lot.value?.lot.id, () => vessel.value?.id],
   () => {
+    // What somebody typed stays, whatever comes in meanwhile.
+    if (text.litres !== proposedText) return
     const room = capacityMl.value === null ? Infinity : usableMl({ capacityMl: capacityMl.value })
     const ml = Math.min(lot.value?.onHandMl ?? 0, room)
-    text.litres = ml > 0 ? typed(ml / 1000, 'L', 2) : ''
+    proposedText = text.litres = ml > 0 ? typed(ml / 1000, 'L', 2) : ''
   },
   { immediate: true },
 )
@@ -61,7 +64,8 @@ const form = useSubmit(async () => {
       way: way.value,
       control: control.value,
       washMin: WASH_MIN,
-      wPerK: usualWPerK(of.capacityMl),
+      // As its readings of before taught.
+      wPerK: wPerKKnown(of.capacityMl, serve.learnedOf(of.name)),
       roomC: session.stand?.roomC ?? 22,
     },
     { lotId: lotId.value, volumeMl: number.litres! * 1000, tempC: number.temp! },

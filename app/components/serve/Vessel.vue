@@ -11,6 +11,8 @@ const props = defineProps<{
   label: string
   /** L, or what the stand reads it in */
   marks: { ml: number; text: string }[]
+  /** without a tap and feet: a jug or a jar */
+  isJug?: boolean
 }>()
 const emit = defineEmits<{ level: [volumeMl: number] }>()
 const [W, H, FOOT] = [190, 206, 22]
@@ -72,6 +74,7 @@ function touch(e: MouseEvent): void {
     <rect :x="left" :y="top" :width="width" :height="height" fill="none" stroke="#15302B" stroke-width="4" rx="5" />
     <path :d="`M${left - 5} ${top - 5}H${left + width + 5}`" stroke="#15302B" stroke-width="6" stroke-linecap="round" />
     <path
+      v-if="!isJug"
       :d="`M${left + width} ${base - 13}h15v9M${left + width + 9} ${base - 20}v7M${left + width + 4} ${base - 20}h10`"
       fill="none"
       stroke="#15302B"
@@ -79,6 +82,7 @@ function touch(e: MouseEvent): void {
       stroke-linecap="round"
     />
     <path
+      v-if="!isJug"
       :d="`M${left + 6} ${base + 4}v${FOOT - 8}M${left + width - 6} ${base + 4}v${FOOT - 8}`"
       stroke="#15302B"
       stroke-width="4"

@@ -216,6 +216,9 @@ export const shelf = {
     discard: 'Thrown away, {amount}: {reason}{note}',
     use: 'Used, {amount}{note}',
     spill: 'Spilled, {amount}{note}',
+    count: 'Counted, {amount}{apart}',
+    countLess: ': {amount} less than the books',
+    countMore: ': {amount} more than the books',
     sort: 'Sorted {kg}: {parts}',
   },
   lot: {

@@ -217,6 +217,9 @@ export const shelf: typeof en = {
     discard: 'Tirados {amount}: {reason}{note}',
     use: 'Usado: {amount}{note}',
     spill: 'Derramado: {amount}{note}',
+    count: 'Contado, {amount}{apart}',
+    countLess: ': {amount} menos que los libros',
+    countMore: ': {amount} más que los libros',
     sort: 'Separados {kg}: {parts}',
   },
   lot: {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { inOrder, type HoldEvent } from '#core/hold'
+import { inOrder, SPILLED_AS, type HoldEvent, type SpilledAs } from '#core/hold'
 import { useAmounts } from '~/forms/useAmounts'
 import { useServe } from '~/stores/serve'
 
 // One vessel at the hatch: what is in it, what is read and spilled, all that happened, and its end.
 const { t } = useI18n({ useScope: 'global' })
-const { amount, time, n } = useFormat()
+const { amount, name, time, n } = useFormat()
 const ready = useWords('serve', 'make')
 const id = String(useRoute().params.id)
 const serve = useServe()
@@ -29,8 +29,10 @@ async function read(): Promise<void> {
   if (Object.keys(form.fields.value).length || [number.brix, number.ta, number.temp].every((x) => x === null)) return
   if (await form.submit()) for (const f of ['brix', 'ta', 'temp'] as const) text[f] = ''
 }
+const spilledAs = ref<SpilledAs>('spilled')
+const items = useChoices()
 const spilling = useSubmit(async () => {
-  await serve.tell(id, { kind: 'spilled', volumeMl: number.spilled! * 1000 })
+  await serve.tell(id, { kind: 'spilled', volumeMl: number.spilled! * 1000, as: spilledAs.value })
 })
 async function spill(): Promise<void> {
   if (number.spilled !== null && (await spilling.submit())) text.spilled = ''
@@ -49,6 +51,12 @@ function words(e: HoldEvent): string {
       return t('serve.events.filled', { ml: L(e.volumeMl), temp: amount(e.tempC, '°C', 1) })
     case 'iced':
       return t('serve.events.iced', { g: amount(e.massG / 1000, 'kg', 2) })
+    case 'laid':
+      return t('serve.events.laid', { name: name(e.item), g: amount(e.massG, 'g', 0) })
+    case 'out': {
+      const of = view.value?.events.find((x) => x.id === e.event)
+      return t('serve.events.out', { name: of?.kind === 'laid' ? name(of.item) : '' })
+    }
     case 'level':
       return t('serve.events.level', { ml: L(e.volumeMl) })
     case 'read':
@@ -62,7 +70,7 @@ function words(e: HoldEvent): string {
           .join(', '),
       })
     case 'spilled':
-      return t('serve.events.spilled', { ml: L(e.volumeMl) })
+      return t(`serve.events.${e.as ?? 'spilled'}`, { ml: L(e.volumeMl) })
     case 'emptied':
       return t('serve.events.emptied', { ml: L(e.leftMl), as: t(`serve.as.${e.as}`) })
     case 'poured':
@@ -145,11 +153,19 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
           :error="spilling.said.value"
           test="spill-litres"
         />
+        <FieldChoice
+          :model-value="spilledAs"
+          :label="t('serve.spillAs')"
+          :items="items(SPILLED_AS, 'serve.spilledAs')"
+          test="spill-as"
+          @update:model-value="spilledAs = $event!"
+        />
         <div class="row">
           <v-btn type="submit" height="72" data-test="spill-save">{{ t('serve.spill') }}</v-btn>
           <v-btn height="72" data-test="stirred" @click="tell({ kind: 'stirred' })">{{ t('serve.stirred') }}</v-btn>
         </div>
       </form>
+      <ServeLayIn :view="view" :now="now" />
       <ServeEmpty v-if="isEmptying" :view="view" :now="now" @done="isEmptying = false" @close="isEmptying = false" />
       <v-btn v-else height="72" data-test="empty" @click="isEmptying = true">{{ t('serve.empty') }}</v-btn>
     </div>

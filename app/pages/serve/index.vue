@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { emptiedBy } from '#core/hold'
+import { useDemand } from '~/stores/demand'
+import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 import { useServe, type HoldView } from '~/stores/serve'
 
@@ -12,6 +14,9 @@ const serve = useServe()
 const session = useSession()
 const now = useServerClock()
 const built = useBuilt()
+const [demand, plan] = [useDemand(), usePlan()]
+// How the hours of these weeks go says when to fill.
+watch([() => session.standId, () => plan.day], () => demand.load(), { immediate: true })
 useAwake()
 type Panel = 'put-out' | 'ice' | 'fill' | 'empty' | 'close'
 const panel = ref<Panel | null>(null)

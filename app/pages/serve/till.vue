@@ -103,46 +103,49 @@ watch(till.monthFirst, () => void till.read())
             </ul>
           </details>
         </section>
-        <section v-if="till.sold.value.length" class="sheet stack">
-          <h2>{{ t('till.products') }}</h2>
-          <p v-if="till.missing.value.length" class="small" data-test="products-missing">
-            {{ t('till.productsMissing', { n: n(till.missing.value.length) }, till.missing.value.length) }}
-          </p>
-          <div v-for="s in till.sold.value" :key="s.product" class="product" data-test="till-product">
-            <span
-              ><b>{{ s.product }}</b> <span class="num small">{{ n(s.count) }}</span></span
-            >
-            <v-select
-              :model-value="chosenFor(s.product)"
-              :items="drinkItems"
-              :label="t('till.is')"
-              @update:model-value="choose(s.product, $event)"
-            />
-          </div>
-          <div v-if="till.progress.value" class="row">
-            <v-progress-linear
-              :model-value="(100 * till.progress.value.done) / till.progress.value.all"
-              :aria-label="t('till.taking')"
-            />
-            <span class="num" data-test="till-progress"
-              >{{ n(till.progress.value.done) }} / {{ n(till.progress.value.all) }}</span
-            >
-            <v-btn height="56" data-test="till-stop" @click="till.stop">{{ t('till.stop') }}</v-btn>
-          </div>
-          <v-btn
-            v-else
-            color="primary"
-            height="72"
-            :disabled="till.missing.value.length > 0"
-            data-test="till-take"
-            @click="till.take"
-            >{{ t('till.take') }}</v-btn
-          >
-        </section>
-        <p v-if="till.result.value" class="sheet" role="status" data-test="till-result">
-          {{ t('till.result', { taken: n(till.result.value.taken), known: n(till.result.value.known) }) }}
-        </p>
       </template>
+      <section v-if="till.sold.value.length" class="sheet stack">
+        <h2>{{ t('till.products') }}</h2>
+        <p v-if="till.asked.value.length" class="small" data-test="till-asked">{{ t('till.askedWhy') }}</p>
+        <p v-if="till.missing.value.length" class="small" data-test="products-missing">
+          {{ t('till.productsMissing', { n: n(till.missing.value.length) }, till.missing.value.length) }}
+        </p>
+        <div v-for="s in till.sold.value" :key="s.product" class="product" data-test="till-product">
+          <span
+            ><b>{{ s.product }}</b> <span v-if="s.count" class="num small">{{ n(s.count) }}</span></span
+          >
+          <v-select
+            :model-value="chosenFor(s.product)"
+            :items="drinkItems"
+            :label="t('till.is')"
+            @update:model-value="choose(s.product, $event)"
+          />
+        </div>
+        <div v-if="till.progress.value" class="row">
+          <v-progress-linear
+            :model-value="(100 * till.progress.value.done) / till.progress.value.all"
+            :aria-label="t('till.taking')"
+          />
+          <span class="num" data-test="till-progress"
+            >{{ n(till.progress.value.done) }} / {{ n(till.progress.value.all) }}</span
+          >
+          <v-btn height="56" data-test="till-stop" @click="till.stop">{{ t('till.stop') }}</v-btn>
+        </div>
+        <v-btn
+          v-else-if="till.file.value"
+          color="primary"
+          height="72"
+          :disabled="till.missing.value.length > 0"
+          data-test="till-take"
+          @click="till.take"
+          >{{ t('till.take') }}</v-btn
+        >
+        <v-btn v-else height="72" data-test="till-remember" @click="till.name">{{ t('till.remember') }}</v-btn>
+      </section>
+      <p v-if="till.result.value" class="sheet" role="status" data-test="till-result">
+        {{ t('till.result', { taken: n(till.result.value.taken), known: n(till.result.value.known) }) }}
+      </p>
+      <ServeTillSecret v-if="session.isOwner" />
     </template>
   </div>
 </template>

@@ -10,7 +10,9 @@ import {
   type HoldEventOf,
 } from '../../hold'
 import { checkWhen, type Finding } from '../../limits'
+import { ingredientStream } from '../../process'
 import { COLD_C } from '../../safety/limits'
+import type { IngredientData } from '../../substances'
 import { roundAmount } from '../../units'
 import { NOTHING } from '../../yield'
 import { child } from '../child'
@@ -80,13 +82,15 @@ export const atHold: Book<AtHold> = {
   needs: ({ holdId, event }) => {
     const lotId = 'lotId' in event ? event.lotId : null
     const left = event.kind === 'void' ? [leftLotOf(event.event)] : []
-    return { ...NEEDS, holds: [holdId], lots: lotId ? [lotId] : left }
+    const ingredients = event.kind === 'laid' ? [event.item] : []
+    return { ...NEEDS, holds: [holdId], lots: lotId ? [lotId] : left, ingredients }
   },
   book(told, state) {
     const hold = state.hold(told.holdId)
     if (!hold) return missing('holdId')
     const at = told.at ?? state.now
     const event = { ...told.event, id: told.id, at, by: '' } as HoldEvent
+    if (event.kind === 'laid' && !state.data(event.item)) return missing('item')
     const limits = [
       ...checkWhen(told.at ?? null, state.now),
       ...endedBefore(hold, event),
@@ -95,7 +99,8 @@ export const atHold: Book<AtHold> = {
     ]
     if (!limits.length) limits.push(...notOfIt(hold, event, state))
     if (limits.length) return refused(...limits)
-    const took = event.kind === 'filled' ? tookOut(fillOf(event), hold.standId, state) : null
+    const goesIn = event.kind === 'filled' ? fillOf(event) : event.kind === 'laid' ? layOf(event) : null
+    const took = tookOut(goesIn, hold.standId, state)
     const left = event.kind === 'emptied' ? leftOf(event, hold, state) : []
     const gone = event.kind === 'void' ? hold.events.find((e) => e.id === event.event) : undefined
     return {
@@ -112,6 +117,7 @@ export const atHold: Book<AtHold> = {
   },
 }
 
+const layOf = (e: HoldEventOf<'laid'>) => ({ lotId: e.lotId, amount: { value: e.massG, unit: 'g' as const } })
 const fillOf = (e: HoldEventOf<'filled'>) => ({ lotId: e.lotId, amount: { value: e.volumeMl, unit: 'mL' as const } })
 
 /** Once it is emptied nothing happens to a vessel; what was told before, and comes late, did. */
@@ -156,15 +162,26 @@ function notOfIt(hold: HoldNow, event: HoldEvent, state: State): Finding[] {
   if (!ctx) return []
   const before = [...hold.events, ...hold.pours.map(pouredAs)]
   const odd = contentOf([...before, event], event.at, ctx).odd.find((o) => o.event.id === event.id)
-  const field = event.kind === 'iced' ? 'massG' : event.kind === 'read' ? 'brix' : 'volumeMl'
+  const field = FIELD[event.kind] ?? 'volumeMl'
   return odd ? [{ code: odd.code, field, numbers: odd.numbers }] : []
 }
+/** The field that says what cannot be. */
+const FIELD: Partial<Record<HoldEvent['kind'], string>> = { iced: 'massG', laid: 'massG', out: 'event', read: 'brix' }
 /** A vessel as its drink's standard says; null where the standard cannot be read. */
 function contextOf(hold: HoldNow, state: State): HoldContext | null {
   const drink = state.version(hold.versionId)?.evaluation.output
   const { wPerK, roomC } = hold
-  return drink ? { wPerK, roomC, capacityMl: hold.vessel.capacityMl, drinkOf: () => drink } : null
+  if (!drink) return null
+  return { wPerK, roomC, capacityMl: hold.vessel.capacityMl, drinkOf: () => drink, gramOf: gramsBy(state.data) }
 }
+
+/** A g of an ingredient as it is laid into a cold drink. @param data what it is; undefined where nobody knows it */
+export const gramsBy =
+  (data: (key: string) => IngredientData | undefined): HoldContext['gramOf'] =>
+  (item) => {
+    const of = data(item)
+    return of ? ingredientStream(of, 1, COLD_C) : null
+  }
 
 /** What is left and kept, as a lot: as old as its oldest part, and with its share of what was filled in. */
 function leftOf(e: HoldEventOf<'emptied'>, hold: HoldNow, state: State): LotRow[] {

@@ -35,16 +35,16 @@ export const pour: Book<Pour> = {
   needs: ({ id, standId, holdId, versionId, uses = [] }) => ({
     ...NEEDS,
     stands: [standId],
-    versions: [versionId],
-    holds: holdId ? [holdId] : [],
+    recipes: [versionId],
+    vessels: holdId ? [holdId] : [],
     pours: [id],
     lots: uses.map((u) => u.lotId),
   }),
   book(told, state) {
-    const version = state.version(told.versionId)
+    const recipeId = state.recipeOf(told.versionId)
     if (!state.stand(told.standId)) return missing('standId')
-    if (!version) return missing('versionId')
-    const hold = told.holdId ? state.hold(told.holdId) : null
+    if (!recipeId) return missing('versionId')
+    const hold = told.holdId ? state.vessel(told.holdId) : null
     if (hold === undefined || (hold && hold.standId !== told.standId)) return missing('holdId')
     const limits: Finding[] = checkWhen(told.at ?? null, state.now)
     if (!(Number.isInteger(told.cups) && told.cups >= 0 && told.cups <= MOST_CUPS))
@@ -59,7 +59,7 @@ export const pour: Book<Pour> = {
       id: told.id,
       standId: told.standId,
       holdId: hold?.id ?? null,
-      recipeId: version.recipeId,
+      recipeId,
       versionId: told.versionId,
       cupId: told.cupId ?? null,
       drinkMl: roundAmount(told.drinkMl),

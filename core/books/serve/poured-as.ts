@@ -2,11 +2,11 @@ import type { HoldEventOf } from '../../hold'
 import type { PourRow } from './rows'
 
 /** Cups that were poured out of a vessel, as what happened to it. */
-export const pouredAs = ({ id, at, cups, drinkMl, source }: PourRow): HoldEventOf<'poured'> => ({
+export const pouredAs = ({ id, at, cups, drinkMl, source, by = '' }: PourRow): HoldEventOf<'poured'> => ({
   kind: 'poured',
   id,
   at,
-  by: '',
+  by,
   cups,
   drinkMl,
   ...(source === 'count' ? { counted: true as const } : {}),

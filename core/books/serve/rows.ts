@@ -54,11 +54,15 @@ export interface PourRow {
   uses: TookOut[]
   /** s before `at` of each touch, the first first; none where they were counted otherwise */
   touchedS: number[]
+  /** who told it last; left out where nobody asked, or several did */
+  by?: string
   /** how often it was told before */
   retold: number
   /** the number that its till gave it, and its line */
   saleId: string | null
   at: string
+  /** several of them, long enough ago that none is told again: a list has few rows then */
+  isTogether?: true
 }
 
 /** A drink that was sold out: more was asked for than was sold. */

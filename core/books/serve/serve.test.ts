@@ -1,6 +1,17 @@
+import { INGREDIENTS } from '../../substances'
 import { evaluateRecipe, shippedContext, startingDrink } from '../../recipe'
-import type { HoldEventBody } from '../../hold'
-import { BOOKS, leftLotOf, pouredAs, type HoldNow, type LotNow, type PourRow, type State, type ToldHoldEvent } from '..'
+import { contentOf, drinkMlOf, type HoldEventBody } from '../../hold'
+import {
+  BOOKS,
+  leftLotOf,
+  pouredAs,
+  settledTogether,
+  type HoldNow,
+  type LotNow,
+  type PourRow,
+  type State,
+  type ToldHoldEvent,
+} from '..'
 
 const at = (min: number): string => new Date(Date.UTC(2026, 10, 28, 9, min)).toISOString()
 const evaluation = evaluateRecipe(startingDrink('lemonade', null, 300), shippedContext())
@@ -38,8 +49,11 @@ function state(lots: LotNow[], now: HoldNow | undefined, poured: PourRow[] = [])
     control: () => '4h',
     lot: (id) => lots.find((l) => l.id === id),
     hold: (id) => (id === 'h' ? now : undefined),
+    vessel: (id) => (id === 'h' ? now : undefined),
     pour: (id) => poured.find((p) => p.id === id),
     version: (id) => (id === 'v' ? { recipeId: 'r', evaluation } : undefined),
+    recipeOf: (id) => (id === 'v' ? 'r' : undefined),
+    data: (key) => INGREDIENTS.get(key),
   }
   return of as State
 }
@@ -92,6 +106,32 @@ describe('a vessel at the hatch', () => {
     expect(codes(tell({ kind: 'iced', massG: 500, tempC: -4 }))).toEqual([['ice-in-empty', 'massG']])
     expect(codes(tell({ kind: 'iced', massG: 500, tempC: -4 }, hold([filled()])))).toEqual([])
     expect(codes(tell({ kind: 'read', brix: 10 }))).toEqual([['reading-of-empty', 'brix']])
+  })
+  it('slices leave their lot, are of something, and come out once', () => {
+    const lemons = lot({ id: 'lemons', itemKind: 'ingredient', itemKey: 'lemon', unit: 'g', amount: 150, onHand: 150 })
+    const lay = (item: string, massG = 200): HoldEventBody => ({
+      kind: 'laid',
+      item,
+      lotId: 'lemons',
+      massG,
+      outMin: 240,
+    })
+    const first = filled()
+    const now = hold([first])
+    expect(moved(tell(lay('lemon'), now, [lemons]))).toEqual([['lemons', -150, 'serve-out']])
+    expect(codes(tell(lay('no-such-fruit'), now))).toEqual([['not-found', 'item']])
+    expect([codes(tell(lay('lemon'))), codes(tell(lay('lemon', 9000), now))]).toEqual([
+      [['laid-in-empty', 'massG']],
+      [['more-than-vessel', 'massG']],
+    ])
+    const laid = told(lay('lemon'), { lotId: 'lemons', amount: 150 })
+    const out = { kind: 'out', event: laid.id } as const
+    expect(codes(tell(out, hold([first, laid])))).toEqual([])
+    expect(codes(tell(out, hold([first, laid, told(out)])))).toEqual([['not-laid-in', 'event']])
+    // Taken back, they are in their lot again.
+    expect(moved(tell({ kind: 'void', event: laid.id }, hold([first, laid]), [lemons]))).toEqual([
+      ['lemons', 150, 'void'],
+    ])
   })
   it('kept safe by time starts cold, and nothing goes back', () => {
     const timed = (events: ToldHoldEvent[] = []): HoldNow => hold(events, { control: '4h' })
@@ -160,6 +200,27 @@ describe('cups', () => {
     expect(booked.movements).toEqual([])
     // What goes on top of it is not in the vessel.
     expect(moved(pour({ holdId: 'h', uses: uses(40) }, [lot()]))).toEqual([['jug', -40, 'serve-out']])
+  })
+  it('of some time ago are told together, and leave the same in their vessel', () => {
+    const events = [filled(7000), told({ kind: 'level', volumeMl: 5500 }, null, 8), filled(1000)]
+    const pours = Array.from({ length: 24 }, (_, i) => ({
+      ...pour({ holdId: 'h', drinkMl: i % 3 ? 200 : 300, options: ['soda'] }).pours[0]!,
+      id: `00000000-0000-4000-8000-0000000001${10 + i}`,
+      at: at(i),
+    }))
+    const few = settledTogether(pours, () => events, at(37))
+    const sums = (of: readonly PourRow[]) =>
+      [200, 300].map((ml) => of.reduce((n, p) => n + (p.drinkMl === ml ? p.cups : 0), 0))
+    expect(sums(few)).toEqual(sums(pours))
+    // Those of the last quarter of an hour can still be told again.
+    expect(few.filter((p) => !p.isTogether).map((p) => p.at)).toEqual([at(23)])
+    expect(few.length).toBeLessThan(14)
+    const ctx = { capacityMl: 8000, wPerK: 1.3, roomC: 24, drinkOf: () => evaluation.output, gramOf: () => null }
+    const within = (of: readonly PourRow[]) => contentOf([...events, ...of.map(pouredAs)], at(40), ctx)
+    const [all, less] = [within(pours), within(few)]
+    expect(less.unexplainedMl).toBeCloseTo(all.unexplainedMl, 6)
+    expect(drinkMlOf(less)).toBeCloseTo(drinkMlOf(all), 6)
+    expect(less.drink!.tempC).toBeCloseTo(all.drink!.tempC, 1)
   })
   it('counted at the end are told as such: a level may have found them gone', () => {
     const row = (source: PourRow['source']) => pouredAs({ ...pour({ holdId: 'h', source }).pours[0]!, source })

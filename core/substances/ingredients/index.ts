@@ -36,5 +36,11 @@ export const INGREDIENTS: ReadonlyMap<string, IngredientData> = new Map(
   ]),
 )
 
+const FRUIT_OF: ReadonlyMap<string, string> = new Map(
+  [...INGREDIENTS.values()].flatMap((i) => (i.fruit ? [[i.fruit.juice, i.key] as const] : [])),
+)
+/** The fruit that a juice is pressed from; nothing where it is no juice. */
+export const fruitOfJuice = (juiceKey: string): string | undefined => FRUIT_OF.get(juiceKey)
+
 /** What comes out of the tap: named, not bought. */
 export const TAP = 'water'

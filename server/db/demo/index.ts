@@ -14,6 +14,7 @@ import { hashSecret } from '../../people/secrets'
 import { setUp } from '../../people/setup'
 import type { Who } from '../../people/who'
 import { demoDrinks } from './menu'
+import { demoEvening, demoSales, demoTill } from './evening'
 import { demoHatch } from './hatch'
 import { demoMakings, demoPreps, type MadePrep } from './preps'
 import { dayOf, shiftDay, startOfDay } from '#core/time'
@@ -114,6 +115,9 @@ export async function loadDemo(): Promise<void> {
     await plans(owner, counter, cart, drinks, today)
     at(0, 24)
     await demoHatch(counter, crew, drinks, today)
+    await demoTill(counter, owner, drinks)
+    await demoSales(counter, owner, drinks, at, ZONE)
+    await demoEvening(counter, owner, crew, drinks, at)
   } finally {
     if (fixed) process.env.OLVEX_NOW = fixed
     else delete process.env.OLVEX_NOW

@@ -9,6 +9,14 @@ export interface DemoDrink {
   document: RecipeDocument
 }
 
+/** What the buttons of the stand's till say, with what is no drink. */
+export const demoProducts = (): { name: string; price: number; weight: number }[] => [
+  ...demoDrinks('', {}).flatMap(({ name, sellPrice, signed }) =>
+    signed ? [{ name, price: sellPrice, weight: 4 }] : [],
+  ),
+  { name: 'Deposit', price: 1, weight: 1 },
+]
+
 type Layer = [item: string, ml: number]
 
 /**

@@ -591,6 +591,26 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0101-till',
     sql: table('till', `id ${ID} PRIMARY KEY REFERENCES stand(id), body JSON NOT NULL, version INT NOT NULL`),
   },
+  // What the till took for its cups.
+  { name: '0102-pour-paid', sql: `ALTER TABLE pour ADD COLUMN IF NOT EXISTS paid ${AMOUNT} NULL` },
+  // What was on on a day, and whether it is closed.
+  {
+    name: '0103-day-note',
+    sql: table(
+      'day_note',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), day DATE NOT NULL, tags JSON NOT NULL,
+        closed BOOLEAN NOT NULL, version INT NOT NULL, UNIQUE KEY one_note (stand_id, day)`,
+    ),
+  },
+  // What other cups of a drink than the usual one are sold at.
+  { name: '0104-recipe-size-prices', sql: 'ALTER TABLE recipe ADD COLUMN IF NOT EXISTS size_prices JSON NULL' },
+  // A till posts its sales with a secret of its own, for its stand.
+  {
+    name: '0105-device-stand',
+    sql: `ALTER TABLE device ADD COLUMN IF NOT EXISTS stand_id ${ID} NULL REFERENCES stand(id)`,
+  },
+  // What a till sold under a name that nobody said anything of yet.
+  { name: '0106-till-asked', sql: 'ALTER TABLE till ADD COLUMN IF NOT EXISTS asked JSON NULL' },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -7,6 +7,7 @@ import {
   at,
   atOrNull,
   json,
+  jsonOrNull,
   kindOf,
   pk,
   ref,
@@ -64,6 +65,8 @@ const POUR = {
   touchedS: json,
   retold: whole,
   saleId: textOrNull(120),
+  /** what a till took for all of them */
+  paid: amountOrNull,
   at,
   personId: ref,
 }
@@ -77,7 +80,7 @@ const SOLD_OUT = {
   isGone: yes,
   personId: ref,
 }
-const TILL = { id: pk, body: json, version: whole }
+const TILL = { id: pk, body: json, version: whole, asked: jsonOrNull }
 
 export class Hold extends Model {
   declare static readonly row: RowOf<typeof HOLD>

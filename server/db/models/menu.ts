@@ -34,6 +34,8 @@ const RECIPE = {
   family: word<Family>(20),
   draft: json,
   sellPrice: amountOrNull,
+  /** of cups other than the usual one */
+  sizePrices: jsonOrNull,
   version: whole,
   note: emptyText(600),
   retired: noByDefault,
@@ -80,6 +82,7 @@ const PLAN_LINE = {
   version: whole,
 }
 const SERVICE_DAY = { id: pk, standId: ref, day, opensAt: text(5), closesAt: text(5), shifts: json, version: whole }
+const DAY_NOTE = { id: pk, standId: ref, day, tags: json, closed: noByDefault, version: whole }
 const DAY_TASK = {
   id: pk,
   standId: ref,
@@ -115,6 +118,9 @@ export class PlanLine extends Model {
 export class ServiceDay extends Model {
   declare static readonly row: RowOf<typeof SERVICE_DAY>
 }
+export class DayNote extends Model {
+  declare static readonly row: RowOf<typeof DAY_NOTE>
+}
 export class DayTask extends Model {
   declare static readonly row: RowOf<typeof DAY_TASK>
 }
@@ -129,4 +135,5 @@ export const MENU: readonly Table[] = [
   [PlanLine, 'plan_line', PLAN_LINE],
   [ServiceDay, 'service_day', SERVICE_DAY],
   [DayTask, 'day_task', DAY_TASK],
+  [DayNote, 'day_note', DAY_NOTE],
 ]

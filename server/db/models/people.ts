@@ -39,7 +39,16 @@ const SESSION = {
   seenAt: atOrNull,
 }
 const SIGN_IN_ATTEMPT = { id: counted, account: text(60), address: text(64), at, succeeded: yes }
-const DEVICE = { id: pk, name: text(80), secretHash: text(64), personId: ref, enrolledAt: at, revokedAt: atOrNull }
+const DEVICE = {
+  id: pk,
+  name: text(80),
+  secretHash: text(64),
+  personId: ref,
+  enrolledAt: at,
+  revokedAt: atOrNull,
+  /** of a till: the stand that it is at */
+  standId: refOrNull,
+}
 
 export class Person extends Model {
   declare static readonly row: RowOf<typeof PERSON>

@@ -43,7 +43,7 @@ function setSell(v: number | null): void {
       :evaluation="evaluation"
       :cost="cost"
       :cup="cup"
-      :ice-g="document.serve?.iceG ?? 0"
+      :ice-g="evaluation.cup?.ice.value ?? 0"
       :editable="editable"
       @drag="glass.drag"
       @select="selected = $event"

@@ -113,7 +113,12 @@ const print = (): void => window.print()
           >. {{ t('sheet.until') }} {{ t(`endSign.${s.endSign}`) }}
         </li>
         <li v-if="serve">
-          {{ t('sheet.serve', { ice: amount(serve.iceG, 'g', 0), ml: amount(evaluation.jug.volume.value, 'mL', 0) }) }}
+          {{
+            t(`sheet.ways.${serve.way ?? 'poured'}`, {
+              ice: `${amount(serve.iceG, 'g', 0)} ${t(`serving.shapes.${serve.iceShape ?? 'cube'}`)}`,
+              ml: amount(evaluation.jug.volume.value, 'mL', 0),
+            })
+          }}
           <template v-if="serve.garnish.length">
             {{ t('sheet.garnish') }}
             {{ serve.garnish.map((g) => `${name(g.ingredient)} ${amount(g.massG, 'g', 0)}`).join(', ') }}.

@@ -40,10 +40,16 @@ const steps = computed((): string[] => {
       name: l.item ? name(itemKey(l.item)) : name(l.key),
     }),
   )
+  const { way = 'poured', iceShape = 'cube' } = serving
+  const words = { g: amount(s.iceG, 'g', 0), shape: t(`serve.iceShapes.${iceShape}`) }
+  const ice = s.iceG > 0 ? [t(`serve.built.ways.${way}`, words)] : []
+  // Ice is in the cup before the drink; shaken or blended, both go in together.
+  const isFirst = way === 'poured'
   return [
     ...(isHeld.value ? [t('serve.built.stir')] : []),
-    ...(s.iceG > 0 ? [t('serve.built.ice', { g: amount(s.iceG, 'g', 0) })] : []),
+    ...(isFirst ? ice : []),
     ...(isHeld.value ? [t('serve.built.pour', { ml: amount(s.drinkMl, 'mL', 0) })] : parts),
+    ...(isFirst ? [] : ice),
     ...(serving.options ?? []).map((o) =>
       t('serve.built.option', { name: name(itemKey(o.item)), g: amount(o.massG, 'g', 0) }),
     ),

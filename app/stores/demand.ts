@@ -1,0 +1,52 @@
+import { defineStore } from 'pinia'
+import { demandOf, forecastOf, type DemandModel, type Forecast } from '#core/demand'
+import { weekdayOf } from '#core/time'
+import type { Reply } from '#shared/contract'
+import { onForget } from '~/utils/forget'
+import { useOutbox } from './outbox'
+import { usePlan } from './plan'
+import { useSession } from './session'
+
+/** Cups that nobody has planned or sold yet are taken for so many. */
+const UNKNOWN_CUPS = 20
+
+/** What days like the one that is planned have sold. */
+export const useDemand = defineStore('demand', () => {
+  const session = useSession()
+  const plan = usePlan()
+  const log = shallowRef<Reply<'demand'> | null>(null)
+  onForget(() => void (log.value = null))
+  let asked = ''
+  /** Once for a stand and a day; without a connection there is none. */
+  async function load(): Promise<void> {
+    const key = `${session.standId} ${plan.day}`
+    if (!session.standId || !plan.day || asked === key) return
+    asked = key
+    log.value = null
+    const answer = await useOutbox()
+      .read('demand', { query: { stand: session.standId, day: plan.day } })
+      .catch(() => null)
+    if (asked !== key) return
+    log.value = answer
+    if (!answer) asked = ''
+  }
+  const models = computed(() => {
+    const out = new Map<string, DemandModel>()
+    const { days = [], planned = [] } = log.value ?? {}
+    for (const id of new Set(days.flatMap((d) => d.drinks.map((x) => x.recipeId)))) {
+      const sold = days.flatMap(({ day, tags, drinks }) => {
+        const of = drinks.find((x) => x.recipeId === id)
+        return of ? [{ weekday: weekdayOf(day), tags, cups: of.cups, soldOut: of.soldOut }] : []
+      })
+      const cups = planned.find((p) => p.recipeId === id)?.cups
+      out.set(id, demandOf(sold, { cups: cups && cups > 0 ? cups : UNKNOWN_CUPS }))
+    }
+    return out
+  })
+  /** Null where nothing of it was sold yet. */
+  function forecast(recipeId: string): Forecast | null {
+    const model = models.value.get(recipeId)
+    return model ? forecastOf(model, { weekday: weekdayOf(plan.day), tags: log.value?.tags ?? [] }) : null
+  }
+  return { log, load, forecast }
+})
