@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { closeDatabase } from '../server/db/connect'
 import { freePort, startApp, stopApp } from './lib/app-server'
 import { audit } from './lib/audit'
@@ -34,6 +34,8 @@ const work = mkdtempSync(join(tmpdir(), 'olvex-test-'))
 const NOW = '2026-11-25T10:40:00Z'
 let passed = 0
 let failed = 0
+/** What failed, by name: said once more at the end, where it is seen without the rest. */
+const failures: string[] = []
 /** Runs of Jest so far: each writes what it found to a file of its own. */
 let jests = 0
 const bin = (name: string) => join(ROOT, 'node_modules/.bin', name)
@@ -84,6 +86,11 @@ async function jest(project: string, env: Record<string, string> = {}, named: st
     numPassedTests: number
     numFailedTests: number
     numFailedTestSuites: number
+    testResults: { name: string; status: string; assertionResults: { fullName: string; status: string }[] }[]
+  }
+  for (const file of r.testResults.filter((t) => t.status === 'failed')) {
+    const tests = file.assertionResults.filter((a) => a.status === 'failed').map((a) => a.fullName)
+    for (const test of tests.length ? tests : ['the file itself']) failures.push(`${relative(ROOT, file.name)}: ${test}`)
   }
   passed += r.numPassedTests
   failed += Math.max(r.numFailedTests, r.numFailedTestSuites, ok ? 0 : 1)
@@ -104,12 +111,24 @@ async function playwright(projects: string[], env: Record<string, string>): Prom
   )
   if (!ok) showPages(join(work, projects[0]!, 'results'))
   if (!existsSync(out)) return count(false)
-  const { stats } = JSON.parse(readFileSync(out, 'utf8')) as {
+  const { stats, suites } = JSON.parse(readFileSync(out, 'utf8')) as {
     stats: { expected: number; unexpected: number; flaky: number }
+    suites: Suite[]
   }
+  failures.push(...suites.flatMap(failedSpecs))
   passed += stats.expected
   failed += Math.max(stats.unexpected + stats.flaky, ok ? 0 : 1)
 }
+
+/** As the report of Playwright has them: files, groups in them, and tests. */
+interface Suite {
+  suites?: Suite[]
+  specs: { ok: boolean; file: string; line: number; title: string }[]
+}
+const failedSpecs = (suite: Suite): string[] => [
+  ...suite.specs.filter((s) => !s.ok).map((s) => `${s.file}:${s.line}: ${s.title}`),
+  ...(suite.suites ?? []).flatMap(failedSpecs),
+]
 
 /** What the page looked like where a test failed, and what the servers said: the folder itself is gone afterwards. */
 function showPages(folder: string): void {
@@ -281,5 +300,6 @@ try {
   rmSync(work, { recursive: true, force: true })
 }
 say(`\nTime: ${((Date.now() - started) / 1000).toFixed(0)} s`)
+for (const failure of failures) say(`✗ ${failure}`)
 say(`${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)
