@@ -90,7 +90,8 @@ async function jest(project: string, env: Record<string, string> = {}, named: st
   }
   for (const file of r.testResults.filter((t) => t.status === 'failed')) {
     const tests = file.assertionResults.filter((a) => a.status === 'failed').map((a) => a.fullName)
-    for (const test of tests.length ? tests : ['the file itself']) failures.push(`${relative(ROOT, file.name)}: ${test}`)
+    for (const test of tests.length ? tests : ['the file itself'])
+      failures.push(`${relative(ROOT, file.name)}: ${test}`)
   }
   passed += r.numPassedTests
   failed += Math.max(r.numFailedTests, r.numFailedTestSuites, ok ? 0 : 1)
