@@ -59,10 +59,12 @@ export function useCountCsv(sheet: () => CountSheet | null, chosen: () => readon
   const inMoney = (names: readonly string[]): string[] =>
     session.isOwner ? names.map((c) => `${c}_${session.currency}`) : []
   const byDrink = (s: CountSheet) => [
-    ['drink', 'cups', 'volume_mL', ...inMoney(['sales', 'standard_cost', ...CAUSES])],
+    ['drink', 'cups', 'volume_mL', ...inMoney(['sales', 'tax', 'standard_cost', 'serving', 'more', 'left', ...CAUSES])],
     ...s.drinks.map((d) => [
       ...[drinkName(d.recipeId), d.cups, d.ml],
-      ...(session.isOwner ? [d.sales, d.standardCost, ...CAUSES.map((c) => d.causes?.[c] ?? null)] : []),
+      ...(session.isOwner
+        ? [d.sales, d.tax, d.standard, d.serving, d.more, d.earned, ...CAUSES.map((c) => d.causes?.[c] ?? null)]
+        : []),
     ]),
   ]
   const parts = (s: CountSheet) => [

@@ -55,6 +55,8 @@ const standFields = computed((): FieldSpec[] => {
     field('holdControl', 'choice', {
       items: HOLD_CONTROLS.map((value) => ({ value, title: t(`store.holdControl.${value}`) })),
     }),
+    field('taxShare', 'number', { unit: '%', times: 100 }),
+    field('costShare', 'number', { unit: '%', times: 100 }),
     field('sipMin', 'number', { unit: 'min' }),
     field('roomC', 'number', { unit: '°C' }),
     field('lossShare', 'number', { unit: '%', times: 100 }),

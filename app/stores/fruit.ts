@@ -222,8 +222,15 @@ export const useFruit = defineStore('fruit', () => {
       .reduce((sum, l) => sum + l.onHand, 0)
   const unitG = (lot: Lot): number | null => unitGOf(lot, useCatalogue().handlingFor(lot.itemKey))
 
+  /** A vessel of some time ago that somebody looks at. */
+  const also = ref('')
+  async function lookAt(holdId: string): Promise<void> {
+    also.value = holdId
+    await load()
+  }
   onForget(() => {
     answered.value = NOTHING_THERE
+    also.value = ''
     ready.value = false
   })
   async function load(): Promise<void> {
@@ -235,7 +242,7 @@ export const useFruit = defineStore('fruit', () => {
       useOutbox().read('presses', { query: { stand } }),
       useOutbox().read('batches', { query: { stand } }),
       useOutbox().read('runs', { query: { stand } }),
-      useOutbox().read('holds', { query: { stand } }),
+      useOutbox().read('holds', { query: { stand, ...(also.value ? { also: also.value } : {}) } }),
     ])
     learn.value(r.snapshots)
     learn.value(h.snapshots)
@@ -288,6 +295,7 @@ export const useFruit = defineStore('fruit', () => {
     heldOf,
     unitG,
     load,
+    lookAt,
   }
 })
 

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { USUAL_STAND } from '#core/stand'
 import type { UnitSystem } from '#core/region'
 import type { Stand } from '#shared/contract'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
@@ -28,6 +29,8 @@ export const useSession = defineStore('session', () => {
   const zone = computed(() => stand.value?.timeZone ?? 'UTC')
   /** what amounts are typed and shown in here */
   const units = computed((): UnitSystem => stand.value?.units ?? 'metric')
+  /** tax on top of a price here, as a share of the price without it */
+  const taxShare = computed(() => stand.value?.taxShare ?? USUAL_STAND.taxShare)
   /** moves on by the minute: the day turns while a tablet lies there */
   const minute = ref(0)
   setInterval(() => minute.value++, 60e3)
@@ -90,6 +93,7 @@ export const useSession = defineStore('session', () => {
     region,
     currency,
     units,
+    taxShare,
     stands,
     stand,
     zone,

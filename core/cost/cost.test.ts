@@ -335,14 +335,17 @@ describe('a hole', () => {
 describe('what a cup leaves', () => {
   const cost = given('cost-of-cup', 1.2, 'money', 'measured')
   it('is its price less its cost, and its share of it', () => {
-    const { earns, costShare } = earningsOf(cost, 4)
+    const { earns, costShare } = earningsOf(cost, 4, 0)
     expect([earns!.value, costShare!.value]).toEqual([expect.closeTo(2.8, 9), expect.closeTo(30, 9)])
+    // Of 4.80 with 20 % tax in it the stand keeps 4.00.
+    const taxed = earningsOf(cost, 4.8, 0.2)
+    expect([taxed.earns!.value, taxed.costShare!.value]).toEqual([expect.closeTo(2.8, 9), expect.closeTo(30, 9)])
   })
   it('is not known while a price is missing, and no share of nothing', () => {
-    expect([earningsOf(null, 4).earns, earningsOf(cost, null).earns, earningsOf(cost, 0).costShare]).toEqual(
+    expect([earningsOf(null, 4, 0).earns, earningsOf(cost, null, 0).earns, earningsOf(cost, 0, 0).costShare]).toEqual(
       Array(3).fill(null),
     )
-    expect(earningsOf(cost, 0).earns!.value).toBeCloseTo(-1.2, 9)
+    expect(earningsOf(cost, 0, 0).earns!.value).toBeCloseTo(-1.2, 9)
   })
   it('a kilo of a pack', () => expect(pricePerKg({ packPrice: 3, packG: 1500 })).toBe(2))
 })

@@ -1,4 +1,5 @@
 import { difference, factor, given, product, quotient, type Figure } from '../figures'
+import { netPrice, taxLimit } from './net-price'
 import { ProcessLimit } from '../process'
 import type { Evaluation, Serve } from '../recipe'
 import { materialsOf, type Cost } from './cup'
@@ -32,8 +33,6 @@ export interface MenuRow {
   perHandHour: Figure | null
   perLitre: Figure | null
 }
-/** Tax is a share of the price without it: none is above all of it. */
-const MOST_TAX = 1
 const [MIN_PER_H, S_PER_MIN] = [60, 60]
 
 /**
@@ -69,11 +68,7 @@ export function savedByMaking(
   return { perLitre, perHandHour: minutes > 0 ? (perLitre / minutes) * MIN_PER_H : null }
 }
 
-/** What is wrong with a tax, and with a share of the price; null where nothing is. */
-export const taxLimit = (taxShare: number): ProcessLimit | null =>
-  taxShare >= 0 && taxShare <= MOST_TAX
-    ? null
-    : new ProcessLimit('tax-out-of-range', { percent: taxShare * 100, most: MOST_TAX * 100 }, 'tax')
+/** What is wrong with a share of the price; null where nothing is. */
 export const shareLimit = (share: number): ProcessLimit | null =>
   share > 0 && share <= 1 ? null : new ProcessLimit('cost-share-out-of-range', { percent: share * 100 }, 'share')
 
@@ -86,8 +81,7 @@ export function menuRow(cup: MenuCup, taxShare: number): MenuRow {
   if (limit) throw limit
   const none: MenuRow = { net: null, left: null, share: null, all: null, perHandHour: null, perLitre: null }
   if (cup.price === null) return none
-  const sold = given('sold-at', cup.price, 'money', 'measured', 'source.recipe')
-  const net = taxShare > 0 ? quotient('net-price', 'money', sold, factor(1 + taxShare)) : sold
+  const net = netPrice(cup.price, taxShare)
   if (!cup.goesIn) return { ...none, net }
   const left = difference('left-of-cup', 'money', net, cup.goesIn)
   const hands = given('hands-of-cup', cup.handMin, 'min', 'estimated', 'source.process')

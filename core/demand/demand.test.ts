@@ -51,9 +51,10 @@ describe('how much to make where nobody knows how much will be sold', () => {
     { key: 'labour', kind: 'labour' as const, cost: null },
   ]
   it('what is poured away is the drink; a lost sale is the price less all that a sale uses up; hands are in neither', () => {
-    const { lost, away } = stakesOf(lines, 3, 0)!
+    const { lost, away } = stakesOf(lines, 3, 0, 0)!
     expect([lost.value, away.value]).toEqual([3 - 0.6, 0.4])
-    expect(chanceOf(stakesOf(lines, 3, 0.5)!).value).toBeCloseTo(2.4 / 2.6, 12)
+    expect(stakesOf(lines, 3.6, 0, 0.2)!.lost.value).toBeCloseTo(lost.value, 12)
+    expect(chanceOf(stakesOf(lines, 3, 0.5, 0)!).value).toBeCloseTo(2.4 / 2.6, 12)
   })
   it('is sold the next day only where it keeps, and nobody has to allow it first', () => {
     const evaluate = (key: string) => evaluateRecipe(templateOf(key)!.document, shippedContext())
@@ -62,8 +63,8 @@ describe('how much to make where nobody knows how much will be sold', () => {
     expect([useByOf(culture, 'cold').needsApproval !== null, keepsTillTomorrow(culture)]).toEqual([true, false])
   })
   it('is not known without a price, and refused where a cup earns nothing', () => {
-    expect(stakesOf(lines, null, 0)).toBeNull()
-    expect(stakesOf([{ ...lines[0]!, cost: null }], 3, 0)).toBeNull()
-    expect(() => stakesOf(lines, 0.6, 0)).toThrow(ProcessLimit)
+    expect(stakesOf(lines, null, 0, 0)).toBeNull()
+    expect(stakesOf([{ ...lines[0]!, cost: null }], 3, 0, 0)).toBeNull()
+    expect(() => stakesOf(lines, 0.6, 0, 0)).toThrow(ProcessLimit)
   })
 })

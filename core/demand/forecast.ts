@@ -120,6 +120,11 @@ export function forecastOf(model: DemandModel, day: Pick<SoldDay, 'weekday' | 't
   return { expected: Math.exp(middle), spread, low, high, days }
 }
 
+/** The forecast of a day that is open for a part of its usual hours. @param share of its cups that come then, 0 to 1 */
+export const inOpenHours = ({ expected, spread, low, high, days }: Forecast, share: number): Forecast => ({
+  ...{ expected: expected * share, spread: spread * share, low: low * share, high: high * share, days },
+})
+
 /** A forecast as it is planned by: whole cups, at least one, and a spread that is never wider than what is expected. */
 export interface WholeCups {
   expected: number

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { hourShares, timesAhead } from '.'
+import { hourShares, inOpenHours, openShare, timesAhead } from '.'
 
 describe('hours of a day', () => {
   it('share its cups: all of them together are one, and few cups lean on even hours', () => {
@@ -27,5 +27,16 @@ describe('hours of a day', () => {
     // Half past: half of the hour before was slow.
     expect(timesAhead(shares, 12.5 * 60)(0)).toBeCloseTo(0.4 / 0.3, 9)
     expect([timesAhead(null, 600)(30), timesAhead(shares, 9 * 60)(30)]).toEqual([1, 1])
+  })
+  it('of a shorter day bring their share of its cups; longer ones bring no more than is known', () => {
+    const shares = Array.from({ length: 24 }, (_, h) => (h === 11 ? 0.2 : h === 12 ? 0.4 : h === 13 ? 0.4 : 0))
+    const at = (opens: number, closes: number) => openShare(shares, opens * 60, closes * 60)
+    expect([at(11, 14), at(8, 22), at(11, 13), at(12.5, 13.5), at(15, 18)]).toEqual(
+      [1, 1, 0.6, 0.4, 0].map((v) => expect.closeTo(v, 9)),
+    )
+    // Open past midnight: from one in the afternoon until two at night, and from noon until noon.
+    expect([at(13, 2), at(12, 12)]).toEqual([expect.closeTo(0.4, 9), 1])
+    const day = { expected: 80, spread: 20, low: 50, high: 120, days: 9 }
+    expect(inOpenHours(day, 0.5)).toEqual({ expected: 40, spread: 10, low: 25, high: 60, days: 9 })
   })
 })

@@ -43,3 +43,21 @@ export function timesAhead(shares: readonly number[] | null, nowMin: number): (m
   if (!(justNow > 0)) return () => 1
   return (min) => shareAt(nowMin + min) / justNow
 }
+
+/** Hours that bring this share of a usual day's cups, or more, are a usual day. Common practice, no source. */
+const WHOLE_DAY = 0.95
+/**
+ * The share of a usual day's cups that come while it is open; 1 where these are its usual hours, or more of them: what
+ * hours sell at which it was never open is not known, and not added.
+ * @param shares of {@link hourShares} @param opensMin, closesMin minutes of the stand's clock since midnight; one that
+ *   closes before it opens closes on the next day
+ */
+export function openShare(shares: readonly number[], opensMin: number, closesMin: number): number {
+  const until = closesMin > opensMin ? closesMin : closesMin + HOURS * MIN_PER_H
+  let open = 0
+  for (let h = 0; h < 2 * HOURS; h++) {
+    const minutes = Math.min(until, (h + 1) * MIN_PER_H) - Math.max(opensMin, h * MIN_PER_H)
+    open += (shares[h % HOURS]! * Math.max(0, minutes)) / MIN_PER_H
+  }
+  return open >= WHOLE_DAY ? 1 : open
+}

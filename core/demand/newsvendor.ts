@@ -1,4 +1,4 @@
-import type { CostLine } from '../cost'
+import { netPrice, type CostLine } from '../cost'
 import { call, difference, given, product, quotient, sum, type Figure } from '../figures'
 import { useByOf } from '../preps'
 import { ProcessLimit } from '../process'
@@ -22,17 +22,23 @@ const IN_SALE: readonly CostLine['kind'][] = ['ice', 'garnish', 'item']
 /**
  * @param lines what one cup costs, line by line @param sellPrice what a guest pays for it
  * @param keptShare of what is left, what is sold the next day in place of fresh, 0 to 1
+ * @param taxShare of the price without it, 0 to 1
  * @returns null while a price is missing
  * @throws ProcessLimit `sale-earns-nothing` where a cup costs what it brings, or more
  */
-export function stakesOf(lines: readonly CostLine[], sellPrice: number | null, keptShare: number): Stakes | null {
+export function stakesOf(
+  lines: readonly CostLine[],
+  sellPrice: number | null,
+  keptShare: number,
+  taxShare: number,
+): Stakes | null {
   const costs = (kinds: readonly CostLine['kind'][]): (Figure | null)[] =>
     lines.filter((l) => kinds.includes(l.kind)).map((l) => l.cost)
   const [batch, sale] = [costs(IN_BATCH), costs(IN_SALE)]
   if (sellPrice === null || [...batch, ...sale].includes(null)) return null
   const made = sum('cost-in-batch', 'money', batch as Figure[])
   const sold = sum('cost-of-sale', 'money', [made, ...(sale as Figure[])])
-  const lost = difference('lost-sale', 'money', given('sold-at', sellPrice, 'money', 'measured', 'source.recipe'), sold)
+  const lost = difference('lost-sale', 'money', netPrice(sellPrice, taxShare), sold)
   if (!(lost.value > 0)) throw new ProcessLimit('sale-earns-nothing', { price: sellPrice, cost: sold.value })
   if (keptShare <= 0) return { lost, away: made }
   const gone = given('gone-share', 1 - keptShare, '1', 'default', 'source.kept-till-tomorrow')

@@ -165,6 +165,13 @@ function read(content: HoldContent, { brix, ta, tempC }: HoldEventOf<'read'>): H
   return { ...content, drink: tempC === undefined ? drink : { ...drink, tempC } }
 }
 
+/** So many mL are out of it; what is told afterwards had gone already, as far as a level found it gone. */
+function goneAs(content: HoldContent, outMl: number, { counted }: { counted?: true }): HoldContent {
+  const knownMl = counted ? Math.min(outMl, Math.max(0, content.unexplainedMl)) : 0
+  const rest = outMl > knownMl ? without(content, outMl - knownMl) : content
+  return { ...rest, unexplainedMl: content.unexplainedMl - knownMl }
+}
+
 function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent {
   switch (e.kind) {
     case 'filled':
@@ -174,14 +181,8 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
     case 'poured': {
       const outMl = e.cups * e.drinkMl
       if (!(outMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: outMl })
-      const { pouredCups, pouredMl, unexplainedMl } = content
-      const knownMl = e.counted ? Math.min(outMl, Math.max(0, unexplainedMl)) : 0
-      return {
-        ...(outMl > knownMl ? without(content, outMl - knownMl) : content),
-        pouredCups: pouredCups + e.cups,
-        pouredMl: pouredMl + outMl,
-        unexplainedMl: unexplainedMl - knownMl,
-      }
+      const { pouredCups, pouredMl } = content
+      return { ...goneAs(content, outMl, e), pouredCups: pouredCups + e.cups, pouredMl: pouredMl + outMl }
     }
     case 'laid':
       return laidIn(content, e, ctx)
@@ -194,7 +195,7 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
       return read(content, e)
     case 'spilled':
       if (!(e.volumeMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: e.volumeMl })
-      return { ...without(content, e.volumeMl), spilledMl: content.spilledMl + e.volumeMl }
+      return { ...goneAs(content, e.volumeMl, e), spilledMl: content.spilledMl + e.volumeMl }
     case 'emptied':
       if (!content.drink) throw new ProcessLimit('level-of-empty', { volumeMl: e.leftMl })
       return {

@@ -15,8 +15,11 @@ export type LeftAs = (typeof LEFT_AS)[number]
 /** Those of which a lot remains. */
 export const HELD_AS: readonly LeftAs[] = ['kept', 'frozen', 'syrup']
 
-/** How drink leaves a vessel and is no cup: spilled, tasted, given away, or kept by strainer, tap and hose. */
-export const SPILLED_AS = ['spilled', 'tasted', 'given', 'kept'] as const
+/**
+ * How drink leaves a vessel and is no cup: spilled, tasted, given away, poured above the line of a cup, or kept by
+ * strainer, tap and hose.
+ */
+export const SPILLED_AS = ['spilled', 'tasted', 'given', 'fuller', 'kept'] as const
 export type SpilledAs = (typeof SPILLED_AS)[number]
 
 export type HoldEvent = Told &
@@ -54,7 +57,13 @@ export type HoldEvent = Told &
     | { kind: 'level'; volumeMl: number }
     | { kind: 'read'; brix?: number; ta?: number; tempC?: number }
     | { kind: 'stirred' }
-    | { kind: 'spilled'; volumeMl: number; as?: SpilledAs }
+    | {
+        kind: 'spilled'
+        volumeMl: number
+        as?: SpilledAs
+        /** afterwards: what a level had found to be gone is gone into it first */
+        counted?: true
+      }
     /** so much was left in it, and what became of that; after it the vessel is empty */
     | { kind: 'emptied'; leftMl: number; as: LeftAs; reason: string | null; useBy?: string | null }
     /** it never was; what voids cannot be voided */

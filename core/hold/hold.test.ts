@@ -84,6 +84,9 @@ describe('a vessel in service', () => {
       [5000, 1500, 5],
       [4400, 0, 12],
     ])
+    // What was given away, told afterwards, is found the same way.
+    const given = of([fill(), level, event({ kind: 'spilled', volumeMl: 3400, as: 'given', counted: true }, 3)], 3)
+    expect([levelMlOf(given), given.unexplainedMl, given.spilledMl].map(Math.round)).toEqual([4600, 0, 3400])
   })
   it('lets in as much heat as it is full', () => {
     const events = [fill(4000), ice(600)]

@@ -8,6 +8,9 @@ export const USUAL_STAND = {
   /** steps of its scale and its jugs */
   massStepG: 1,
   volumeStepMl: 5,
+  /** tax on top of a price, and of the price without it what may go into a cup */
+  taxShare: 0,
+  costShare: 0.25,
 } as const
 
 interface Starting {

@@ -60,6 +60,9 @@ export const minuteOfDay = (instant: Instant | Date, timeZone: string): number =
   return hour * 60 + minute
 }
 
+/** Minutes since midnight of a time of day. @param clock HH:MM */
+export const minutesOfClock = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))
+
 const zoned = (instant: Instant | Date, timeZone: string): Temporal.ZonedDateTime =>
   Temporal.Instant.from(typeof instant === 'string' ? instant : instant.toISOString()).toZonedDateTimeISO(timeZone)
 

@@ -11,15 +11,20 @@ import {
   sheetOf,
   Trace,
   type Causes,
+  type CupsOf,
   type Origins,
   type PeriodFacts,
+  type Terms,
   type TracedLot,
 } from '.'
+import type { SpilledAs } from '../hold'
 import { totalOf } from './split'
 
 // A day at a cart, by hand: 20 kg of lemons, pressed, made into lemonade, filled and poured.
 
 const DAY = { day: '2026-11-28', from: '2026-11-28T00:00:00.000Z', until: '2026-11-29T00:00:00.000Z' }
+/** The last moment of the day. */
+const LAST = '2026-11-28T23:59:59.999Z'
 const at = (hour: number, min = 0): string => new Date(Date.UTC(2026, 10, 28, hour, min)).toISOString()
 const standard = evaluateRecipe(startingDrink('lemonade', null, 300), shippedContext())
 const [JUICE, SUGAR] = ['lemon-juice', 'white-sugar']
@@ -54,6 +59,8 @@ interface Day {
   /** hour of the first cup */
   poursFrom?: number
   byHandG?: number
+  /** what the half litre was that a level of 1.5 L found gone, told at the end of the day */
+  toldAs?: SpilledAs
 }
 const USUAL: Day = { lemonPaid: 2, gave: GIVES, juiceTimes: 1, cups: 20 }
 
@@ -93,6 +100,8 @@ function dayOf(over: Partial<Day>) {
   const events: ToldHoldEvent[] = [{ ...fill, took: { lotId: 'pot', amount: MADE_ML } }]
   if (d.spilledMl) events.push(told('spilled', 12, { kind: 'spilled', volumeMl: d.spilledMl, as: 'tasted' }))
   if (d.levelMl !== undefined) events.push(told('level', 20, { kind: 'level', volumeMl: d.levelMl }))
+  if (d.toldAs)
+    events.push({ ...told('afterwards', 0, { kind: 'spilled', volumeMl: 500, as: d.toldAs, counted: true }), at: LAST })
   const pours = Array.from({ length: d.cups }, (_, i) => ({
     ...({ id: `00000000-0000-4000-8000-0000000000${10 + i}`, standId: 's', holdId: 'h', recipeId: 'r' } as PourRow),
     ...{ versionId: 'v', cupId: null, drinkMl: 300, cups: 1, options: [], source: 'touch' as const, uses: [] },
@@ -164,7 +173,7 @@ describe('a day as it is taken apart', () => {
   it('a sour pot is usage alone', () => close(dayOf({ juiceTimes: 1.1 }).causes, { usage: 0.1 * lemonKg(6000) * 2 }))
   it('what is spilled, and thrown before it was pressed, is waste', () => {
     const { causes, of, period } = dayOf({ spilledMl: 400, thrownKg: 1 })
-    expect(period.vessels[0]!.apartMl).toEqual({ spilled: 0, tasted: 400, given: 0, kept: 0 })
+    expect(period.vessels[0]!.apartMl).toEqual({ spilled: 0, tasted: 400, given: 0, fuller: 0, kept: 0 })
     close(causes, { waste: worth(400) + 2 })
     expect(of(JUICE).lost.map((l) => [l.of.kind, l.fate])).toEqual([
       ['lot', 'wasted'],
@@ -186,6 +195,15 @@ describe('a day as it is taken apart', () => {
     // A till beside a hatch where nobody touched: the level says what is gone, the till what was sold of it.
     const untouched = dayOf({ cups: 0, sold: 20, levelMl: 2000 })
     close(untouched.causes, { unexplained: worth(untouched.period.vessels[0]!.missingMl! - 6000) })
+  })
+  it('what is told afterwards of drink that a level found gone explains it: given away is waste, poured fuller usage', () => {
+    const given = dayOf({ levelMl: 1500, toldAs: 'given' })
+    expect(given.period.vessels[0]).toMatchObject({ missingMl: expect.closeTo(0, 0), lastAt: LAST })
+    close(given.causes, { waste: worth(500), unexplained: worth(given.period.vessels[0]!.missingMl!) })
+    const fuller = dayOf({ levelMl: 1500, toldAs: 'fuller' })
+    close(fuller.causes, { usage: worth(500), unexplained: worth(fuller.period.vessels[0]!.missingMl!) })
+    const sold = dayOf({ levelMl: 1500, sold: 20, toldAs: 'fuller' })
+    close(sold.causes, { usage: worth(500), unexplained: worth(sold.period.vessels[0]!.missingMl!) })
   })
   it('cups of a drink that is in no book are as their standard says; what was used by hand went into them first', () => {
     const elsewhere = dayOf({ cups: 0, sold: 10, noHold: true })
@@ -228,9 +246,10 @@ describe('a day as it is taken apart', () => {
     const { period, accounts } = dayOf({ isUnsound: true })
     expect([period.cups[0]!.cups, period.unsound, period.vessels]).toEqual([20, ['r'], []])
     const sales = period.cups.map((c) => salesOf(c, { price: 3, usualMl: 300 }))
-    const sheet = sheetOf(period, sales, accounts, { cost: 1, missing: [] })
+    const sheet = sheetOf(period, sales, accounts, TERMS)
     expect([sheet.sales, sheet.standard, sheet.earned]).toEqual([60, null, null])
-    expect(drinkSheets(period, sales, accounts)).toMatchObject([{ recipeId: 'r', cups: 20, standardCost: null }])
+    const unknown = { recipeId: 'r', cups: 20, standard: null, more: null, earned: null }
+    expect(drinkSheets(period, sales, accounts, TERMS)).toMatchObject([unknown])
   })
   it('what a till took is known where it says so of every cup', () => {
     const took = (paid: (number | null)[]) => dayOf({ paid }).period.cups.map((c) => [c.cups, c.paid])
@@ -248,13 +267,24 @@ describe('a day as it is taken apart', () => {
     const byDrink = [...causesByDrink(accounts).values()]
     expect(byDrink.reduce((sum, c) => sum + totalOf(c), 0)).toBeCloseTo(totalOf(causes), 9)
     const sales = period.cups.map((c) => salesOf(c, { price: 3, usualMl: 300 }))
-    const [drink, ...none] = drinkSheets(period, sales, accounts)
+    const terms = { ...TERMS, standards: { of: () => standard }, eachOf: () => 0.1, taxShare: 0.2 }
+    const drinks = drinkSheets(period, sales, accounts, terms)
+    const [drink, ...none] = drinks
     expect([drink!.recipeId, drink!.sales, none.map((n) => [n.recipeId, n.sales])]).toEqual(['r', 54, [['', 0]]])
-    expect(drink!.standardCost).toBeCloseTo(wanted, 9)
-    const sheet = sheetOf(period, sales, accounts, { cost: 1.5, missing: [] })
-    expect(sheet.earned).toBeCloseTo(54 - paid - 1.5, 9)
+    expect(drink!.standard).toBeCloseTo(wanted, 9)
+    // Of 54.00 with 20 % in it, 9.00 is tax; 18 cups at 0.10 are served.
+    const sheet = sheetOf(period, sales, accounts, terms)
+    expect([sheet.tax, sheet.serving]).toEqual([expect.closeTo(9, 9), expect.closeTo(1.8, 9)])
+    expect(sheet.earned).toBeCloseTo(45 - paid - 1.8, 9)
+    expect(drinks.reduce((sum, d) => sum + d.earned!, 0)).toBeCloseTo(sheet.earned!, 9)
   })
 })
+
+const TERMS: Terms = { standards: { of: () => undefined }, eachOf: () => 0, icePerKg: 0, taxShare: 0 }
+const CUP: CupsOf = {
+  ...{ day: DAY.day, recipeId: 'r', versionId: 'v', cupId: null, drinkMl: 300, cups: 1 },
+  ...{ source: 'hatch', paid: null },
+}
 
 describe('money of a day', () => {
   it('of another size is reckoned by what it holds, unless a till says it; without a price it is not known', () => {
@@ -271,10 +301,10 @@ describe('money of a day', () => {
   })
   it('is never a total with a hole: what has no price is named', () => {
     const account = { key: 'mint', standardCost: null, causes: null, used: null }
-    const sheet = sheetOf({ unsound: [] }, [{ money: 9, isReckoned: false }], [account], {
-      cost: null,
-      missing: ['ice'],
-    })
+    const iced = { ...standard, document: { ...standard.document, serve: { ...standard.document.serve!, iceG: 100 } } }
+    const cups = [{ ...CUP, cups: 3 }]
+    const terms = { ...TERMS, standards: { of: () => iced }, icePerKg: null }
+    const sheet = sheetOf({ cups, unsound: [] }, [{ money: 9, isReckoned: false }], [account], terms)
     expect([sheet.earned, sheet.standard, sheet.missing]).toEqual([null, null, ['ice', 'mint']])
   })
 })
@@ -284,7 +314,9 @@ it('what is served along is as its size has it: ice, and the cup that it is', ()
   const serve = { ...standard.document.serve!, cupId: 'usual', iceG: 100, sizes }
   const as = { ...standard, document: { ...standard.document, serve } }
   const of = (cupId: string | null, icePerKg: number | null = 2) =>
-    servingOf([{ versionId: 'v', cupId, cups: 10 }], { of: () => as }, (id) => (id === 'large' ? 0.2 : 0.1), icePerKg)
+    servingOf([{ versionId: 'v', cupId, cups: 10 }], {
+      ...{ standards: { of: () => as }, eachOf: (id) => (id === 'large' ? 0.2 : 0.1), icePerKg },
+    })
   expect(of('large')).toEqual({ cost: 10 * 0.2 + 1.5 * 2, missing: [] })
   expect(of(null).cost).toBeCloseTo(10 * 0.1 + 1 * 2, 9)
   expect(of('large', null)).toEqual({ cost: null, missing: ['ice'] })

@@ -15,7 +15,7 @@ import type { HoldNow } from '../books/state'
 import type { TookOut } from '../books/rows'
 import type { PourRow } from '../books/serve/rows'
 import type { Evaluation } from '../recipe'
-import type { Day } from '../time'
+import type { Day, Instant } from '../time'
 import type { Gone, Wanted } from './account'
 import { times, type Bought, type PartG, type Trace, type WentIn } from './trace'
 
@@ -55,6 +55,8 @@ export interface VesselDay {
   thrownMl: number
   /** null while nobody read its level, nor emptied it: nobody knows then */
   missingMl: number | null
+  /** the last moment of that day at which something can have happened to it */
+  lastAt: Instant
 }
 /** Something thrown away, spilled, used by hand, or missing by a count; in the unit of its lot. */
 export interface LostOf {
@@ -116,12 +118,13 @@ export function periodOf(facts: PeriodFacts, trace: Trace, standards: Standards)
       vessels.push(of.day)
       touched.push(...of.cups)
       const from = { recipeId: hold.recipeId, of: { kind: 'hold' as const, id: hold.id } }
-      if (of.pouredMl || of.missingMl)
+      const fullerMl = of.day.apartMl.fuller
+      if (of.pouredMl || of.missingMl || fullerMl)
         leaves(span.day, {
-          ...{ ...from, pouredMl: of.pouredMl, missingMl: of.missingMl, per: vessel.perMl() },
+          ...{ ...from, pouredMl: of.pouredMl, fullerMl, missingMl: of.missingMl, per: vessel.perMl() },
           isKnown: of.day.missingMl !== null,
         })
-      const wastedMl = of.apartMl + of.day.thrownMl
+      const wastedMl = of.apartMl - fullerMl + of.day.thrownMl
       if (wastedMl > 0) gone.push({ ...from, fate: 'wasted', parts: ofMl(vessel.perMl(), wastedMl) })
     }
   }
@@ -136,6 +139,7 @@ export function periodOf(facts: PeriodFacts, trace: Trace, standards: Standards)
       recipeId: b.recipeId,
       of,
       pouredMl: wholeMl,
+      fullerMl: 0,
       missingMl: 0,
       per: ofMl(parts, 1 / wholeMl),
       isKnown: true,
@@ -164,6 +168,8 @@ interface Left {
   recipeId: string
   of: Gone['of']
   pouredMl: number
+  /** in cups too, above their line */
+  fullerMl: number
   missingMl: number
   per: readonly Bought[]
   /** whether somebody looked how high it stands: until then more may be gone than was touched */
@@ -176,15 +182,17 @@ const ofMl = (per: readonly Bought[], ml: number): Bought[] => per.map((p) => ti
  * @param sold by the till; none where there is no file of one
  */
 function fatesOf(left: readonly Left[], sold: readonly CupsOf[] | undefined): Gone[] {
-  const goneMl = left.reduce((sum, l) => sum + l.pouredMl + l.missingMl, 0)
+  const allOf = (l: Left): number => l.pouredMl + l.fullerMl + l.missingMl
+  const goneMl = left.reduce((sum, l) => sum + allOf(l), 0)
   const soldMl = sold?.reduce((sum, s) => sum + s.cups * s.drinkMl, 0)
   // What was sold is gone, though nobody touched every cup of it and nobody looked.
   const wholeMl = left.every((l) => l.isKnown) ? goneMl : Math.max(goneMl, soldMl ?? 0)
-  return left.flatMap(({ recipeId, of, pouredMl, missingMl, per }) => {
-    const share = goneMl > 0 ? (pouredMl + missingMl) / goneMl : 0
+  return left.flatMap((l) => {
+    const { recipeId, of, per } = l
+    const share = goneMl > 0 ? allOf(l) / goneMl : 0
     const isOfTill = soldMl !== undefined && goneMl > 0
-    const allMl = isOfTill ? wholeMl * share : pouredMl + missingMl
-    const known = isOfTill ? soldMl * share : pouredMl
+    const allMl = isOfTill ? wholeMl * share : allOf(l)
+    const known = l.fullerMl + (isOfTill ? soldMl * share : l.pouredMl)
     const gone: Gone[] = [
       { fate: 'poured', recipeId, of, parts: ofMl(per, known) },
       { fate: 'missing', recipeId, of, parts: ofMl(per, allMl - known) },
@@ -304,9 +312,8 @@ class Vessel {
     const { hold } = this
     const end = emptiedBy(hold.events)
     if (hold.at >= until || (end && end.at < from)) return null
-    const last = new Date(Date.parse(until) - 1).toISOString()
-    const before =
-      hold.at >= from ? null : contentOf(this.events, new Date(Date.parse(from) - 1).toISOString(), this.ctx)
+    const last = justBefore(until)
+    const before = hold.at >= from ? null : contentOf(this.events, justBefore(from), this.ctx)
     const after = contentOf(this.events, last, this.ctx)
     const today = this.events.filter((e) => e.at >= from && e.at < until)
     const cups = cupsOn(hold, { day, from, until })
@@ -325,6 +332,7 @@ class Vessel {
       apartMl: apart,
       goneMl: pouredMl + missingMl + apartMl + thrownMl,
       missingMl: isKnown ? missingMl : null,
+      lastAt: justBefore(end && end.at < until ? end.at : until),
     }
     return { day: one, cups, pouredMl, missingMl, apartMl }
   }
@@ -351,6 +359,7 @@ function eventsOf(hold: HoldNow): HoldEvent[] {
   const few = settledTogether(hold.pours, () => hold.events, end)
   return inOrder([...hold.events, ...few.map(pouredAs)])
 }
+const justBefore = (at: Instant): Instant => new Date(Date.parse(at) - 1).toISOString()
 /** Longer than any vessel serves. */
 const FOREVER_MS = 3650 * 864e5
 const contextOf = ({ wPerK, roomC, vessel }: HoldNow, standard: Evaluation): HoldContext => ({

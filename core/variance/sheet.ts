@@ -1,4 +1,4 @@
-import { priceOfSize, type SoldAt } from '../cost'
+import { priceOfSize, taxIn, type SoldAt } from '../cost'
 import { serveTakes } from '../recipe'
 import { servedIn } from '../scale'
 import { causesByDrink, causesOfAll, type Account } from './account'
@@ -23,6 +23,16 @@ export function salesOf(
   return { money: price === null ? null : price * cups, isReckoned }
 }
 
+/** What money of a day rests on, beside its facts. */
+export interface Terms {
+  standards: Pick<Standards, 'of'>
+  /** money for a cup with its lid and straw, by its id; null for the usual one of a drink without any */
+  eachOf: (cupId: string | null) => number
+  /** null where nobody has said */
+  icePerKg: number | null
+  /** that comes on top of a price, as a share of the price without it: 0.13 where it is 13 % */
+  taxShare: number
+}
 /** What is served along with cups: ice, cup, lid and straw, as their standards have them. */
 export interface Serving {
   /** money; null where ice has no price */
@@ -30,15 +40,9 @@ export interface Serving {
   /** keys of what that is */
   missing: string[]
 }
-/**
- * @param eachOf money for a cup with its lid and straw, by its id; null for the usual one of a drink without any
- * @param icePerKg null where nobody has said
- */
 export function servingOf(
   cups: readonly Pick<CupsOf, 'versionId' | 'cupId' | 'cups'>[],
-  standards: Pick<Standards, 'of'>,
-  eachOf: (cupId: string | null) => number,
-  icePerKg: number | null,
+  { standards, eachOf, icePerKg }: Omit<Terms, 'taxShare'>,
 ): Serving {
   let [items, iceG] = [0, 0]
   for (const { versionId, cupId, cups: n } of cups) {
@@ -52,23 +56,47 @@ export function servingOf(
   return { cost: items + (iceG / 1000) * (icePerKg ?? 0), missing: [] }
 }
 
-/** A drink over some days. Each is null where a price is missing. */
-export interface DrinkSheet {
+/** Money of some cups. Each is null where a price is missing. */
+export interface Earned {
+  /** what guests paid, tax in it */
+  sales: number | null
+  /** of that, what is passed on */
+  tax: number | null
+  /** what the standard says that goes in */
+  standard: number | null
+  /** what is served along, as the standard has it */
+  serving: number | null
+  /** what it cost more than that, by all causes together */
+  more: number | null
+  /** what is left; hands and energy are not in it */
+  earned: number | null
+}
+function earnedOf(of: Pick<Earned, 'sales' | 'standard' | 'serving' | 'more'>, taxShare: number): Earned {
+  const { sales, standard, serving, more } = of
+  const tax = sales === null ? null : taxIn(sales, taxShare)
+  const costs = whole([standard, serving, more])
+  return { ...of, tax, earned: sales === null || costs === null ? null : sales - tax! - costs }
+}
+
+/** A drink over some days. */
+export interface DrinkSheet extends Earned {
   /** '' for what is of no drink yet */
   recipeId: string
   cups: number
   ml: number
-  sales: number | null
-  standardCost: number | null
   causes: Causes | null
   /** g of each ingredient that the standard wants and that is gone, and why that cost more; the dearest first */
   parts: { key: string; wantedG: number; usedG: number; causes: Causes | null }[]
 }
-/** @param sales of each of the cups, in their order @returns the drink of the most cups first */
+/**
+ * Drinks by themselves: where nothing is without a price, they add up to all of it.
+ * @param sales of each of the cups, in their order @returns the drink of the most cups first
+ */
 export function drinkSheets(
   { cups, unsound }: Pick<Period, 'cups' | 'unsound'>,
   sales: readonly Sales[],
   accounts: readonly Account[],
+  terms: Terms,
 ): DrinkSheet[] {
   const causes = causesByDrink(accounts)
   return [...new Set([...cups.map((c) => c.recipeId), ...causes.keys()])]
@@ -77,13 +105,20 @@ export function drinkSheets(
       const costs = accounts.flatMap(
         (a) => a.byDrink.get(recipeId)?.standardCost ?? (a.byDrink.has(recipeId) ? null : []),
       )
+      const standard = unsound.includes(recipeId) ? null : whole(costs)
+      const why = causes.get(recipeId) ?? null
+      const money = {
+        sales: whole(of.map((c) => c.sales)),
+        standard,
+        serving: servingOf(of, terms).cost,
+        more: standard === null ? null : why ? totalOf(why) : 0,
+      }
       return {
+        ...earnedOf(money, terms.taxShare),
         recipeId,
         cups: of.reduce((n, c) => n + c.cups, 0),
         ml: of.reduce((n, c) => n + c.cups * c.drinkMl, 0),
-        sales: whole(of.map((c) => c.sales)),
-        standardCost: unsound.includes(recipeId) ? null : whole(costs),
-        causes: causes.get(recipeId) ?? null,
+        causes: why,
         parts: accounts
           .flatMap((a) => {
             const of = a.byDrink.get(recipeId)
@@ -99,38 +134,32 @@ export function drinkSheets(
 
 const worthOf = (causes: Causes | null): number => (causes ? Math.abs(totalOf(causes)) : 0)
 
-/** Money of some days. Each is null where a price is missing: what it is of is named. */
-export interface Sheet {
-  sales: number | null
-  /** what the standard says that the cups cost */
-  standard: number | null
-  /** what is served along, as the standard has it */
-  serving: number | null
+/** Money of some days: what has no price is named. */
+export interface Sheet extends Earned {
   causes: Causes
-  /** what it cost more than that, by all causes together */
+  /** what is known of it, also where a price is missing */
   more: number
-  /** what is left; hands and energy are not in it */
-  earned: number | null
   /** keys of what has no price */
   missing: string[]
 }
 export function sheetOf(
-  { unsound }: Pick<Period, 'unsound'>,
+  { cups, unsound }: Pick<Period, 'cups' | 'unsound'>,
   sales: readonly Sales[],
   accounts: readonly Pick<Account, 'key' | 'standardCost' | 'causes'>[],
-  serving: Serving,
+  terms: Terms,
 ): Sheet {
+  const serving = servingOf(cups, terms)
   const missing = [...new Set([...serving.missing, ...accounts.flatMap((a) => (a.standardCost === null ? a.key : []))])]
-  const sold = whole(sales.map((s) => s.money))
-  // What should have gone into a cup whose standard cannot be read is in no sum.
-  const standard = unsound.length ? null : whole(accounts.map((a) => a.standardCost))
   const causes = causesOfAll(accounts)
   const more = totalOf(causes)
-  const parts = [sold, standard, serving.cost]
-  return {
-    ...{ sales: sold, standard, serving: serving.cost, causes, more, missing },
-    earned: parts.includes(null) ? null : sold! - standard! - serving.cost! - more,
+  const money = {
+    sales: whole(sales.map((s) => s.money)),
+    // What should have gone into a cup whose standard cannot be read is in no sum.
+    standard: unsound.length ? null : whole(accounts.map((a) => a.standardCost)),
+    serving: serving.cost,
+    more,
   }
+  return { ...earnedOf(money, terms.taxShare), causes, more, missing }
 }
 /** A sum; null where one of it is not known. */
 const whole = (all: readonly (number | null)[]): number | null =>

@@ -88,17 +88,17 @@ export async function poursNow(tx: Tx, ids: readonly string[]): Promise<Map<stri
 type RawHold = Row<typeof Hold> & { by: string; snapshot: string; isNewest: number }
 /**
  * Vessels that serve, and those of the last day; cups of the last day, and of every vessel that serves: those of some
- * time ago together.
+ * time ago together. @param also an older vessel that somebody looks at
  */
-export async function listHolds(tx: Read, standId: string): Promise<Reply<'holds'>> {
+export async function listHolds(tx: Read, standId: string, also?: string): Promise<Reply<'holds'>> {
   const since = new Date(now().getTime() - SHOWN_MS)
-  const replacements = { standId, since }
+  const replacements = { standId, since, also: also ?? '' }
   const rows = await database().query<RawHold>(
     `SELECT h.id, h.stand_id AS standId, h.recipe_id AS recipeId, h.version_id AS versionId, h.vessel, h.way, h.control,
         h.wash_min AS washMin, h.w_per_k AS wPerK, h.room_c AS roomC, h.at, p.name AS \`by\`, v.snapshot,
         v.number = (SELECT MAX(number) FROM recipe_version WHERE recipe_id = v.recipe_id) AS isNewest
        FROM hold h JOIN person p ON p.id = h.person_id JOIN recipe_version v ON v.id = h.version_id
-      WHERE h.stand_id = :standId AND (h.open = TRUE OR h.at > :since) ORDER BY h.at DESC, h.id`,
+      WHERE h.stand_id = :standId AND (h.open = TRUE OR h.at > :since OR h.id = :also) ORDER BY h.at DESC, h.id`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )
   const events = await eventsOf(
@@ -110,7 +110,7 @@ export async function listHolds(tx: Read, standId: string): Promise<Reply<'holds
         o.cup_id AS cupId, o.drink_ml AS drinkMl, o.cups, o.options, o.source, o.uses, o.touched_s AS touchedS, o.retold,
         o.sale_id AS saleId, o.at, p.name AS \`by\`
        FROM pour o JOIN person p ON p.id = o.person_id WHERE o.stand_id = :standId AND o.cups > 0 AND o.source <> 'till'
-        AND (o.at > :since OR o.hold_id IN (SELECT id FROM hold WHERE stand_id = :standId AND open = TRUE))
+        AND (o.at > :since OR o.hold_id = :also OR o.hold_id IN (SELECT id FROM hold WHERE stand_id = :standId AND open = TRUE))
       ORDER BY o.at DESC, o.id`,
     { type: QueryTypes.SELECT, replacements, transaction: tx },
   )

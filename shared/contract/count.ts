@@ -1,3 +1,4 @@
+import { SPILLED_AS } from '#core/hold/event'
 import { FATES } from '#core/variance'
 import { ROUTES } from '../routes'
 import { asMoney } from './money'
@@ -31,7 +32,7 @@ const vessel = z.object({
   goneMl: z.number(),
   pouredMl: z.number(),
   /** that left it and was no cup, mL */
-  apartMl: z.object({ spilled: z.number(), tasted: z.number(), given: z.number(), kept: z.number() }),
+  apartMl: z.record(z.enum(SPILLED_AS), z.number()),
   leftMl: z.number(),
   thrownMl: z.number(),
   /** null while nobody read its level, nor emptied it */
@@ -40,6 +41,8 @@ const vessel = z.object({
   expected: z.number().nullable(),
   /** so much is missing, or too much, that its cause is asked */
   isAsked: z.boolean(),
+  /** the last moment of that day at which something can be told of it */
+  lastAt: instant,
 })
 const account = z.object({
   key: z.string(),
@@ -66,7 +69,11 @@ const drink = z.object({
   cups: z.number(),
   ml: z.number(),
   sales: cost.nullable(),
-  standardCost: cost.nullable(),
+  tax: cost.nullable(),
+  standard: cost.nullable(),
+  serving: cost.nullable(),
+  more: cost.nullable(),
+  earned: cost.nullable(),
   causes: causes.nullable(),
   /** of each ingredient: what the standard wants of it and what is gone, g, and why it cost more */
   parts: z.array(z.object({ key: z.string(), wantedG: z.number(), usedG: z.number(), causes: causes.nullable() })),
@@ -99,7 +106,9 @@ export const countSheet = z.object({
   unsound: z.array(id),
   money: asMoney(
     z.object({
+      /** what guests paid, and of it what is passed on as tax */
       sales: z.number().nullable(),
+      tax: z.number().nullable(),
       standard: z.number().nullable(),
       serving: z.number().nullable(),
       causes,

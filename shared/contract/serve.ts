@@ -50,7 +50,12 @@ export const holdEvent = z.discriminatedUnion('kind', [
     tempC: tempC.optional(),
   }),
   z.strictObject({ kind: z.literal('stirred') }),
-  z.strictObject({ kind: z.literal('spilled'), volumeMl, as: z.enum(SPILLED_AS).optional() }),
+  z.strictObject({
+    kind: z.literal('spilled'),
+    volumeMl,
+    as: z.enum(SPILLED_AS).optional(),
+    counted: z.literal(true).optional(),
+  }),
   z.strictObject({
     kind: z.literal('emptied'),
     leftMl: volumeMl,
@@ -165,7 +170,8 @@ export const SERVE = {
   holds: endpoint({
     ...ROUTES.holds,
     summary: 'Vessels in service at a stand with what happened to them, and cups that were poured, of the last day',
-    query: standQuery,
+    /** with an older vessel too, where one is asked for */
+    query: standQuery.extend({ also: id.optional() }),
     reply: z.object({
       holds: z.array(hold),
       pours: z.array(pour),

@@ -57,6 +57,9 @@ export const stand = z.object({
   countPreps: z.enum(PREP_COSTS).optional(),
   /** what keeps safe what stands at the hatch: the cold, or also time, by a written procedure */
   holdControl: z.enum(HOLD_CONTROLS).optional(),
+  /** tax on top of a price, as a share of the price without it; and of that what may go into a cup */
+  taxShare: z.number().min(0).max(1).optional(),
+  costShare: z.number().min(0.01).max(1).optional(),
   version,
 })
 export type Stand = z.infer<typeof stand>

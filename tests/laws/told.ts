@@ -198,7 +198,7 @@ export function told(): string {
   const ask = { cups: 20, lossShare: 0.03, steps: { massStepG: 1, volumeStepMl: 5 } }
   const batch = scaleToCups(e, (d) => evaluator.evaluate(d), ask)
   t.cost('a batch', batchCost(batch.evaluation, [{ serve: drink.serve!, cups: batch.cups, items }], book()))
-  t.section('earnings', { ...earningsOf(cupCost(e, drink.serve!, items, book()).total, 4) })
+  t.section('earnings', { ...earningsOf(cupCost(e, drink.serve!, items, book()).total, 4, 0) })
   t.section('juice', { costPerL: juiceCostPerL(book(), 'lemon') })
   const buying: BuyContext = {
     baseOf: () => undefined,

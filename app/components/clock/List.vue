@@ -3,7 +3,7 @@ import { useI18n } from 'vue-i18n'
 import type { DayTask, Placed, Row } from '#core/schedule'
 
 /** Everything of a day in the order of the clock; what was ticked can be taken back. */
-defineProps<{
+const props = defineProps<{
   rows: readonly Row<DayTask>[]
   done: ReadonlySet<string>
   /** done in a batch: it is taken back there */
@@ -17,6 +17,13 @@ defineProps<{
 }>()
 const emit = defineEmits<{ undo: [id: string]; move: [id: string, to: Placed] }>()
 const moving = ref('')
+/** While somebody types where a task goes, the list stands still: a better plan that is found meanwhile comes after. */
+const held = shallowRef<readonly Row<DayTask>[]>([])
+const shown = computed(() => (moving.value ? held.value : props.rows))
+function open(id: string): void {
+  if (!moving.value) held.value = props.rows
+  moving.value = moving.value === id ? '' : id
+}
 function move(id: string, to: Placed): void {
   emit('move', id, to)
   moving.value = ''
@@ -28,7 +35,7 @@ const { t } = useI18n({ useScope: 'global' })
   <article class="sheet" data-test="clock-list">
     <h2>{{ t('clock.list') }}</h2>
     <ol>
-      <li v-for="r in rows" :key="r.task.id" :class="{ ticked: done.has(r.task.id) || made.has(r.task.id) }">
+      <li v-for="r in shown" :key="r.task.id" :class="{ ticked: done.has(r.task.id) || made.has(r.task.id) }">
         <b class="num">{{ timeOf(r.startMin) }}</b>
         <span>{{ nameOf(r.task) }}</span>
         <span class="small quiet">{{
@@ -63,7 +70,7 @@ const { t } = useI18n({ useScope: 'global' })
               :aria-expanded="moving === r.task.id"
               :aria-label="t('clock.moveOf', { task: nameOf(r.task) })"
               data-test="move-task"
-              @click="moving = moving === r.task.id ? '' : r.task.id"
+              @click="open(r.task.id)"
               >{{ t('clock.move') }}</v-btn
             >
           </template>

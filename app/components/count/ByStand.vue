@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { shiftDay } from '#core/time'
 import type { CountSheet } from '#shared/contract'
+import { useDrinks } from '~/stores/drinks'
 import { useOutbox } from '~/stores/outbox'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
@@ -24,14 +25,22 @@ async function load(): Promise<void> {
   }
 }
 watch([() => plan.today, () => session.stands.length], load, { immediate: true })
+const drinks = useDrinks()
 const rows = computed(() =>
   session.stands.map(({ id, name }) => {
     const sheet = sheets.value.get(id)
-    const of = sheet?.money
-    const goesIn = of && of.standard !== null && of.serving !== null ? of.standard + of.serving : null
-    return { id, name, cups: sheet?.cups.reduce((sum, c) => sum + c.cups, 0) ?? null, of, goesIn }
+    return {
+      ...{ id, name, cups: sheet?.cups.reduce((sum, c) => sum + c.cups, 0) ?? null, of: sheet?.money ?? null },
+      drinks: (sheet?.drinks ?? []).map((d) => ({
+        ...d,
+        name: d.recipeId ? (drinks.byId.get(d.recipeId)?.name ?? '') : t('count.ofNone'),
+      })),
+    }
   }),
 )
+/** A stand by its drinks. */
+const open = ref<string | null>(null)
+const toggle = (id: string): void => void (open.value = open.value === id ? null : id)
 const shown = (v: number | null | undefined): string => (v === null || v === undefined ? '?' : money(v))
 </script>
 
@@ -44,22 +53,57 @@ const shown = (v: number | null | undefined): string => (v === null || v === und
           <th>{{ t('count.stand') }}</th>
           <th class="r">{{ t('count.cups') }}</th>
           <th class="r roomy">{{ t('count.sales') }}</th>
-          <th class="r roomy">{{ t('count.goesIn') }}</th>
+          <th class="r roomy">{{ t('count.standardShort') }}</th>
+          <th class="r roomy">{{ t('count.servingShort') }}</th>
           <th class="r roomy">{{ t('count.byStandMore') }}</th>
           <th class="r">{{ t('count.left') }}</th>
         </tr>
       </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.id" data-test="stand-line">
-          <td>{{ r.name }}</td>
+      <tbody v-for="r in rows" :key="r.id">
+        <tr data-test="stand-line">
+          <td>
+            <CountRowButton v-if="r.drinks.length" :is-open="open === r.id" @toggle="toggle(r.id)">{{
+              r.name
+            }}</CountRowButton>
+            <template v-else>{{ r.name }}</template>
+          </td>
           <td class="r num">{{ r.cups === null ? '?' : n(r.cups) }}</td>
           <td class="r num roomy">{{ shown(r.of?.sales) }}</td>
-          <td class="r num roomy">{{ shown(r.goesIn) }}</td>
+          <td class="r num roomy">{{ shown(r.of?.standard) }}</td>
+          <td class="r num roomy">{{ shown(r.of?.serving) }}</td>
           <td class="r num roomy">{{ shown(r.of?.more) }}</td>
           <td class="r num">{{ shown(r.of?.earned) }}</td>
         </tr>
+        <template v-if="open === r.id">
+          <tr v-for="d in r.drinks" :key="d.recipeId" class="facts" data-test="stand-drink">
+            <td>
+              {{ d.name }}
+              <span v-if="d.earned !== null && d.cups > 0" class="small quiet num"
+                >{{ t('count.perCup') }} {{ money(d.earned / d.cups) }}</span
+              >
+            </td>
+            <td class="r num">{{ n(d.cups) }}</td>
+            <td class="r num roomy">{{ shown(d.sales) }}</td>
+            <td class="r num roomy">{{ shown(d.standard) }}</td>
+            <td class="r num roomy">{{ shown(d.serving) }}</td>
+            <td class="r num roomy">{{ shown(d.more) }}</td>
+            <td class="r num">{{ shown(d.earned) }}</td>
+          </tr>
+        </template>
       </tbody>
     </table>
     <p class="small quiet">{{ t('count.earnedWhy') }}</p>
   </section>
 </template>
+
+<style scoped>
+.facts td {
+  background: var(--sand);
+}
+.facts td:first-child {
+  padding-left: 14px;
+}
+td.num {
+  white-space: nowrap;
+}
+</style>

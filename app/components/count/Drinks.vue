@@ -16,7 +16,6 @@ const rows = computed(() =>
   props.sheet.drinks.map((d) => ({
     ...d,
     name: d.recipeId ? (useDrinks().byId.get(d.recipeId)?.name ?? '') : t('count.ofNone'),
-    cost: d.standardCost === null ? null : d.standardCost + (d.causes ? totalOf(d.causes) : 0),
   })),
 )
 /** A drink by itself: why it cost more, and which of its ingredients. */
@@ -47,9 +46,10 @@ const shown = (v: number | null): string => (v === null ? '?' : money(Math.abs(v
           <th class="r roomy">{{ t('count.litres') }}</th>
           <template v-if="session.isOwner">
             <th class="r roomy">{{ t('count.sales') }}</th>
-            <th class="r roomy">{{ t('count.cost') }}</th>
+            <th class="r roomy">{{ t('count.standardShort') }}</th>
+            <th class="r roomy">{{ t('count.servingShort') }}</th>
             <th class="r roomy">{{ t('count.apartCost') }}</th>
-            <th class="r">{{ t('count.leaves') }}</th>
+            <th class="r">{{ t('count.left') }}</th>
           </template>
         </tr>
       </thead>
@@ -62,13 +62,14 @@ const shown = (v: number | null): string => (v === null ? '?' : money(Math.abs(v
           <td class="r num roomy">{{ amount(r.ml / 1000, 'L', 1) }}</td>
           <template v-if="session.isOwner">
             <td class="r num roomy">{{ shown(r.sales) }}</td>
-            <td class="r num roomy">{{ shown(r.cost) }}</td>
-            <td class="r num roomy">{{ shown(r.causes ? totalOf(r.causes) : 0) }}</td>
-            <td class="r num">{{ shown(r.sales === null || r.cost === null ? null : r.sales - r.cost) }}</td>
+            <td class="r num roomy">{{ shown(r.standard) }}</td>
+            <td class="r num roomy">{{ shown(r.serving) }}</td>
+            <td class="r num roomy">{{ shown(r.more) }}</td>
+            <td class="r num">{{ shown(r.earned) }}</td>
           </template>
         </tr>
         <tr v-if="open === r.recipeId" class="facts" data-test="drink-facts">
-          <td :colspan="session.isOwner ? 7 : 3">
+          <td :colspan="session.isOwner ? 8 : 3">
             <ul class="plain">
               <li v-for="c in causesOf(r)" :key="c.key" :data-cause="c.key">
                 <b>{{ t(`count.cause.${c.key}`) }}</b> <span class="num">{{ signed(c.money) }}</span>

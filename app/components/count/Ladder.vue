@@ -18,7 +18,7 @@ interface Rung {
   isSum: boolean
 }
 const rungs = computed((): Rung[] => {
-  const { sales, standard, serving, more, earned } = of.value
+  const { sales, tax, standard, serving, more, earned } = of.value
   const all = Math.max(sales ?? 0, 1e-9)
   let at = sales ?? 0
   const step = (key: string, label: string, cost: number | null): Rung => {
@@ -30,6 +30,7 @@ const rungs = computed((): Rung[] => {
   }
   return [
     { key: 'sales', label: t('count.sales'), money: sales, from: 0, share: sales ? 1 : 0, isSum: true },
+    ...(tax ? [step('tax', t('count.salesTax'), tax)] : []),
     step('standard', t('count.standard'), standard),
     step('serving', t('count.serving'), serving),
     step('more', t(more >= 0 ? 'count.difference' : 'count.cheaper'), more),

@@ -6,6 +6,7 @@ import { useDrinks } from '~/stores/drinks'
 
 // What left a vessel on a day, to scale beside the others: poured, spilled, thrown away, left over, and gone.
 const props = defineProps<{ vessel: CountSheet['vessels'][number]; mostMl: number; fill: string; showDay: boolean }>()
+const emit = defineEmits<{ told: [] }>()
 const { t } = useI18n({ useScope: 'global' })
 const { amount, n, calendarDay } = useFormat()
 const name = computed(() => useDrinks().byId.get(props.vessel.recipeId)?.name ?? '')
@@ -54,7 +55,10 @@ const words = computed(() => {
       <span v-for="w in words" :key="w">{{ w }}</span>
       <span v-if="vessel.missingMl === null" class="quiet">{{ t('count.notKnown') }}</span>
     </p>
-    <p v-if="vessel.isAsked" class="caution" role="note" data-test="glasses-asked">{{ t('count.asked') }}</p>
+    <CountExplain v-if="vessel.isAsked && (vessel.missingMl ?? 0) > 0" :vessel="vessel" @told="emit('told')" />
+    <p v-else-if="vessel.isAsked" class="caution" role="note" data-test="glasses-asked">
+      {{ t('count.askedMore') }} <NuxtLink :to="`/serve/${vessel.holdId}`">{{ t('count.askedWrong') }}</NuxtLink>
+    </p>
   </li>
 </template>
 
@@ -95,6 +99,7 @@ const words = computed(() => {
 .spilled,
 .tasted,
 .given,
+.fuller,
 .kept,
 .thrown {
   background: var(--rule);

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { coinsOfLines, earningsOf, lineKey, type Cost, type CostLine } from '#core/cost'
+import { useSession } from '~/stores/session'
 
 /** What a cup costs, what it is sold at, and what is left. */
 const props = defineProps<{ cost: Cost }>()
 const sellPrice = defineModel<number | null>('sellPrice', { required: true })
 const { t } = useI18n()
 const { name, money, typed, decimals } = useFormat()
+const session = useSession()
 
 const coins = computed(() => coinsOfLines(props.cost, decimals.value))
 const coinsOf = (line: CostLine): string => money(coins.value.get(lineKey(line)) ?? 0)
@@ -17,7 +19,7 @@ function setSell(v: number | null): void {
   if (v === sellPrice.value || (v === null && sellText.value.trim())) return
   sellPrice.value = v
 }
-const earnings = computed(() => earningsOf(props.cost.total, sellPrice.value))
+const earnings = computed(() => earningsOf(props.cost.total, sellPrice.value, session.taxShare))
 const earns = computed(() => earnings.value.earns)
 const costShare = computed(() => earnings.value.costShare)
 </script>

@@ -6,6 +6,7 @@ import { ProcessLimit } from '#core/process'
 import type { Recipe } from '#shared/contract'
 import { useDrinks } from '~/stores/drinks'
 import { usePlan } from '~/stores/plan'
+import { useSession } from '~/stores/session'
 
 // How many to make where what is sold goes up and down: a lost sale against a cup that is poured away. Where prices are
 // not known, or not to be seen, the chance of enough that is bought for stands in for them.
@@ -30,7 +31,7 @@ const stakes = computed((): { of: Stakes | null; limit: ProcessLimit | null } =>
   if (!cost) return { of: null, limit: null }
   try {
     const share = keeps.value ? Number(kept.value) / 100 : 0
-    return { of: stakesOf(cost.lines, props.recipe.sellPrice, share), limit: null }
+    return { of: stakesOf(cost.lines, props.recipe.sellPrice, share, useSession().taxShare), limit: null }
   } catch (e) {
     if (e instanceof ProcessLimit) return { of: null, limit: e }
     throw e

@@ -94,6 +94,8 @@ export const records = {
       gasPerKwh: 'a kWh of gas',
       holdControl: 'what keeps the hatch safe',
       countPreps: 'cost of a prep',
+      taxShare: 'tax, of 1',
+      costShare: 'may go into a cup, of 1',
       limon: 'limón is',
       sipMin: 'minutes of a drink',
       roomC: 'room',

@@ -25,6 +25,14 @@ export const store = {
         label: 'At the hatch it is kept safe by',
         why: 'By time only with a written procedure: from 5 °C or below, in marked vessels, thrown away when it is over, nothing back to the fridge. Local codes decide.',
       },
+      taxShare: {
+        label: 'Tax on top of a price',
+        why: 'What guests pay has it in it: a price of 2.26 with 13 % is 2.00 for the stand. 0 where there is none.',
+      },
+      costShare: {
+        label: 'May go into a cup',
+        why: 'Of the price without tax: what lies above it is marked under Count, the menu.',
+      },
       sipMin: { label: 'A drink lasts', why: 'From the first sip to the last: so long the ice melts into it.' },
       roomC: { label: 'It is drunk in a room of', why: 'The warmer, the faster the ice melts.' },
       lossShare: {

@@ -215,6 +215,7 @@ export const ui = {
     inCup: 'In {cup}',
     forecast: 'A {day} sells about {n}: nine of ten between {low} and {high}.',
     forecastDays: 'From one day. | From {n} days.',
+    forecastHours: 'Open from {from} to {to}: in these hours {percent} % of a usual day come.',
     forecastFew: 'Of so few it is mostly what was planned.',
     takeForecast: 'Take it',
     expected: 'Sells about',

@@ -28,6 +28,14 @@ export const store = {
         label: 'En la barra se mantiene seguro por',
         why: 'Por tiempo solo con un procedimiento escrito: desde 5 °C o menos, en recipientes marcados, se tira al acabar y nada vuelve al refrigerador. Deciden las normas locales.',
       },
+      taxShare: {
+        label: 'Impuesto sobre el precio',
+        why: 'Lo que paga el cliente lo lleva dentro: de 2.26 con 13 % quedan 2.00 para el puesto. 0 donde no hay.',
+      },
+      costShare: {
+        label: 'Puede entrar en un vaso',
+        why: 'Del precio sin impuesto: lo que pasa de ahí se marca en Contar, el menú.',
+      },
       sipMin: { label: 'Una bebida dura', why: 'Del primer sorbo al último: ese tiempo se derrite el hielo en ella.' },
       roomC: { label: 'Se bebe en un ambiente de', why: 'Cuanto más cálido, más rápido se derrite el hielo.' },
       lossShare: { label: 'Derramado y tirado', why: 'De cada cien partes que se hacen, tantas no llegan a un vaso.' },

@@ -217,6 +217,7 @@ export const ui: typeof en = {
     inCup: 'En {cup}',
     forecast: 'Un {day} se venden unos {n}: nueve de cada diez, entre {low} y {high}.',
     forecastDays: 'De un día. | De {n} días.',
+    forecastHours: 'Abierto de {from} a {to}: en esas horas viene el {percent} % de un día usual.',
     forecastFew: 'De tan pocos es sobre todo lo planeado.',
     takeForecast: 'Tomarlo',
     expected: 'Se venden unos',

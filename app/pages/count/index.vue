@@ -31,7 +31,7 @@ watch(
     days.value = 1
   },
 )
-const { sheet, busy, said, isOffline } = useCountSheet(
+const { sheet, busy, said, isOffline, load } = useCountSheet(
   () => until.value,
   () => days.value,
 )
@@ -116,6 +116,7 @@ const csv = useCountCsv(
               :most-ml="mostMl"
               :fill="fillFor(v.recipeId)"
               :show-day="days > 1"
+              @told="load"
             />
           </ul>
           <template v-if="sheet.soldOuts.length">

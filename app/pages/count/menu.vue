@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { shareLimit, taxLimit } from '#core/cost'
+import { USUAL_STAND } from '#core/stand'
 import { useCatalogue } from '~/stores/catalogue'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
@@ -9,34 +9,21 @@ import type { MenuAsk } from '~/composables/useMenu'
 
 // What each drink leaves of its price, how sure that is, and what it leaves where something is dearer.
 const { t } = useI18n({ useScope: 'global' })
-const { n, name, money } = useFormat()
-const { ofCode } = useSentence()
+const { n, money } = useFormat()
 const ready = useWords('count')
 const catalogue = useCatalogue()
 const session = useSession()
 const plan = usePlan()
-const ask = reactive<MenuAsk>({ tax: 0, target: 0.25, dear: null, dearTimes: 4 / 3 })
-const text = reactive({ tax: '0', target: '25', dear: '33' })
-const { lines, unsound, things, spreads, isDrawing } = useMenu(() => ask)
-const faults = reactive({ tax: '', target: '', dear: '' })
-/** Dearer than this is a slip. */
-const MOST_PERCENT = 300
-function takeTax(v: number | null): void {
-  const limit = taxLimit((v ?? NaN) / 100)
-  faults.tax = limit && v !== null ? ofCode(limit.code, limit.numbers) : v === null ? notNumber(text.tax) : ''
-  if (!limit) ask.tax = v! / 100
-}
-function takeTarget(v: number | null): void {
-  const limit = shareLimit((v ?? NaN) / 100)
-  faults.target = limit && v !== null ? ofCode(limit.code, limit.numbers) : v === null ? notNumber(text.target) : ''
-  if (!limit) ask.target = v! / 100
-}
-function takeDear(v: number | null): void {
-  const isPercent = v !== null && v > -100 && v <= MOST_PERCENT
-  faults.dear = isPercent ? '' : t('count.percent', { most: n(MOST_PERCENT) })
-  if (isPercent) ask.dearTimes = 1 + v / 100
-}
-const notNumber = (typed: string): string => t('problem.amount-not-a-number', { typed })
+const keptBy = (): MenuAsk => ({
+  ...{ tax: session.taxShare, target: session.stand?.costShare ?? USUAL_STAND.costShare },
+  ...{ dear: null, dearTimes: 4 / 3 },
+})
+const ask = ref(keptBy())
+watch(
+  () => session.standId,
+  () => (ask.value = keptBy()),
+)
+const { lines, unsound, things, spreads, isDrawing } = useMenu(() => ask.value)
 /** The table as a file: numbers plain, each with its unit in the head line. */
 function download(): void {
   const m = session.currency
@@ -85,40 +72,7 @@ const percent = (share: number): string => `${n(100 * share)} %`
       <NuxtLink to="/count" class="small no-print">← {{ t('count.back') }}</NuxtLink>
       <h1>{{ t('count.menuTitle') }}</h1>
       <p class="quiet">{{ t('count.menuWhy') }}</p>
-      <div class="asks no-print">
-        <FieldAmountField
-          v-model="text.tax"
-          :label="t('count.tax')"
-          unit="%"
-          :error="faults.tax"
-          test="menu-tax"
-          @number="takeTax"
-        />
-        <FieldAmountField
-          v-model="text.target"
-          :label="t('count.target')"
-          unit="%"
-          :error="faults.target"
-          test="menu-target"
-          @number="takeTarget"
-        />
-        <v-select
-          v-model="ask.dear"
-          clearable
-          :items="things.map((key) => ({ value: key, title: name(key) }))"
-          :label="t('count.dear')"
-          data-test="menu-dear"
-        />
-        <FieldAmountField
-          v-if="ask.dear"
-          v-model="text.dear"
-          :label="t('count.dearBy')"
-          unit="%"
-          :error="faults.dear"
-          test="menu-dear-by"
-          @number="takeDear"
-        />
-      </div>
+      <CountMenuAsks :key="session.standId" v-model="ask" :things="things" />
       <p v-if="!lines.length" data-test="menu-empty">{{ t('count.menuEmpty') }}</p>
       <div v-else class="wide">
         <table class="rows">
@@ -213,12 +167,6 @@ const percent = (share: number): string => `${n(100 * share)} %`
 <style scoped>
 .file {
   justify-self: start;
-}
-.asks {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
-  gap: 12px;
-  align-items: start;
 }
 .wide {
   overflow-x: auto;

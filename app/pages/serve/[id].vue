@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { inOrder, SPILLED_AS, type HoldEvent, type SpilledAs } from '#core/hold'
+import { emptiedBy, inOrder, SPILLED_AS, type HoldEvent, type SpilledAs } from '#core/hold'
+import { dayOf } from '#core/time'
 import { useAmounts } from '~/forms/useAmounts'
+import { useFruit } from '~/stores/fruit'
 import { useServe } from '~/stores/serve'
+import { useSession } from '~/stores/session'
 
 // One vessel at the hatch: what is in it, what is read and spilled, all that happened, and its end.
 const { t } = useI18n({ useScope: 'global' })
-const { amount, name, time, n } = useFormat()
+const { amount, day, name, time, n } = useFormat()
 const ready = useWords('serve', 'make')
 const id = String(useRoute().params.id)
 const serve = useServe()
+const session = useSession()
 const now = useServerClock()
 const view = computed(() => serve.byId.get(id) ?? null)
 const { number, text, bind, guard } = useAmounts(['brix', 'ta', 'temp', 'spilled'])
@@ -39,10 +43,28 @@ async function spill(): Promise<void> {
 }
 const said = ref('')
 const { ofError } = useSentence()
-async function tell(event: Parameters<typeof serve.tell>[1]): Promise<void> {
+async function tell(event: Parameters<typeof serve.tell>[1], at: string | null = null): Promise<void> {
   said.value = ''
-  await serve.tell(id, event).catch((e: unknown) => (said.value = ofError(e)))
+  await serve.tell(id, event, at).catch((e: unknown) => (said.value = ofError(e)))
 }
+/** Its end can be taken back; what was told after it was emptied was told as of just before, and goes as of then. */
+const end = computed(() => (view.value ? emptiedBy(view.value.hold.events) : null))
+const mayTakeBack = (e: HoldEvent): boolean =>
+  e.kind !== 'poured' && (!end.value || e.kind === 'emptied' || (e.kind === 'spilled' && e.counted === true))
+const takeBack = (e: HoldEvent): Promise<void> =>
+  tell({ kind: 'void', event: e.id }, end.value && e.id !== end.value.id ? e.at : null)
+const fruit = useFruit()
+const isAsked = ref(false)
+/** One of some time ago is in no list of the day: it is asked for, once the day's are there. */
+watch(
+  () => fruit.ready && !serve.byId.has(id),
+  async (isOlder) => {
+    if (isOlder && !isAsked.value) await fruit.lookAt(id).catch(() => undefined)
+    isAsked.value ||= isOlder
+  },
+  { immediate: true },
+)
+const isToday = (at: string): boolean => dayOf(at, session.zone) === dayOf(session.now(), session.zone)
 const rows = computed(() => (view.value ? inOrder(view.value.events).reverse() : []))
 const L = (ml: number): string => amount(ml / 1000, 'L', 2)
 function words(e: HoldEvent): string {
@@ -69,8 +91,10 @@ function words(e: HoldEvent): string {
           .filter(Boolean)
           .join(', '),
       })
-    case 'spilled':
-      return t(`serve.events.${e.as ?? 'spilled'}`, { ml: L(e.volumeMl) })
+    case 'spilled': {
+      const what = t(`serve.events.${e.as ?? 'spilled'}`, { ml: L(e.volumeMl) })
+      return e.counted ? t('serve.events.afterwards', { what }) : what
+    }
     case 'emptied':
       return t('serve.events.emptied', { ml: L(e.leftMl), as: t(`serve.as.${e.as}`) })
     case 'poured':
@@ -99,15 +123,15 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
       <h2>{{ t('serve.happened') }}</h2>
       <ul class="plain" data-test="hold-events">
         <li v-for="e in rows" :key="e.id" class="event" :data-kind="e.kind">
-          <span class="num small quiet">{{ time(e.at) }}</span>
+          <span class="num small quiet">{{ isToday(e.at) ? time(e.at) : `${day(e.at)} ${time(e.at)}` }}</span>
           <span>{{ words(e) }}</span>
           <span class="small quiet">{{ e.by }}</span>
           <v-btn
-            v-if="e.kind !== 'poured' && (view.isOpen || e.kind === 'emptied')"
+            v-if="mayTakeBack(e)"
             height="56"
             variant="text"
             data-test="take-back"
-            @click="tell({ kind: 'void', event: e.id })"
+            @click="takeBack(e)"
             >{{ t('serve.undo') }}</v-btn
           >
         </li>
@@ -170,7 +194,7 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
       <v-btn v-else height="72" data-test="empty" @click="isEmptying = true">{{ t('serve.empty') }}</v-btn>
     </div>
   </div>
-  <p v-else-if="ready" class="sheet" data-test="no-hold">
+  <p v-else-if="ready && isAsked" class="sheet" data-test="no-hold">
     {{ t('serve.missing') }} <NuxtLink to="/serve">{{ t('serve.title') }}</NuxtLink>
   </p>
 </template>

@@ -7,7 +7,6 @@ import {
   drinkSheets,
   periodOf,
   salesOf,
-  servingOf,
   sheetOf,
   Trace,
   type Account,
@@ -75,7 +74,10 @@ export async function countSheetOf(tx: Read, { stand, from, until }: Asked, who:
   const pressedFrom = (pressId: string): string | null =>
     [...origins.presses.values()].find((p) => p.id === pressId)?.takes[0]?.lotId ?? null
   const sold = await soldFor(tx, period.cups, signed)
-  const serving = servingOf(period.cups, signed, await eachCup(tx), measures.standardOf('ice').perKg)
+  const terms = {
+    ...{ standards: signed, eachOf: await eachCup(tx) },
+    ...{ icePerKg: measures.standardOf('ice').perKg, taxShare: toNumber(place.taxShare) },
+  }
   const isLead = atLeast(who.role, 'lead')
   return {
     ...{ standId: stand, from, until },
@@ -88,11 +90,11 @@ export async function countSheetOf(tx: Read, { stand, from, until }: Asked, who:
     soldOuts: await soldOutsIn(tx, stand, spans[0]!.from, spans.at(-1)!.until),
     openRuns: await BatchRun.count({ where: { standId: stand, open: true }, transaction: tx }),
     accounts: isLead ? accounts.map((a) => accountView(a, measures, pressedFrom)) : [],
-    drinks: isLead ? drinkSheets(period, sold, accounts) : [],
+    drinks: isLead ? drinkSheets(period, sold, accounts, terms) : [],
     chosen: isLead ? await chosenIn(tx, stand, spans) : [],
     hours: await hoursIn(tx, stand, spans),
     unsound: period.unsound,
-    money: sheetOf(period, sold, accounts, serving),
+    money: sheetOf(period, sold, accounts, terms),
   }
 }
 const garnishOf = (e: Evaluation): string[] => (e.document.serve?.garnish ?? []).map((g) => g.ingredient)
@@ -101,15 +103,15 @@ function vesselView(v: VesselDay, name: string): CountSheet['vessels'][number] {
   const pot: PotUsed = {
     madeMl: Math.max(0, v.goneMl) + v.leftMl,
     leftMl: v.leftMl + v.thrownMl,
-    spilledMl: v.apartMl.spilled + v.apartMl.given,
+    spilledMl: v.apartMl.spilled + v.apartMl.given + v.apartMl.fuller,
     tastedMl: v.apartMl.tasted,
     keptMl: v.apartMl.kept,
     poured: v.poured,
   }
   const glasses = glassesOf(pot)
-  const { holdId, day, recipeId, goneMl, pouredMl, apartMl, leftMl, thrownMl, missingMl } = v
+  const { holdId, day, recipeId, goneMl, pouredMl, apartMl, leftMl, thrownMl, missingMl, lastAt } = v
   return {
-    ...{ holdId, day, name, recipeId, goneMl, pouredMl, apartMl, leftMl, thrownMl, missingMl },
+    ...{ holdId, day, name, recipeId, goneMl, pouredMl, apartMl, leftMl, thrownMl, missingMl, lastAt },
     got: glasses.got,
     expected: missingMl === null ? null : glasses.expected,
     isAsked: missingMl !== null && glasses.isAsked,

@@ -611,6 +611,15 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   // What a till sold under a name that nobody said anything of yet.
   { name: '0106-till-asked', sql: 'ALTER TABLE till ADD COLUMN IF NOT EXISTS asked JSON NULL' },
+  // Tax on top of a price, and what of the price may go into a cup.
+  {
+    name: '0107-stand-tax-share',
+    sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS tax_share ${AMOUNT} NOT NULL DEFAULT 0`,
+  },
+  {
+    name: '0108-stand-cost-share',
+    sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS cost_share ${AMOUNT} NOT NULL DEFAULT 0.25`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -3,7 +3,7 @@ import { HOLD_CONTROLS } from '#core/hold/clocks'
 import { EQUIPMENT_KINDS } from '#core/limits/equipment'
 import { SIP } from '#core/process'
 import { UNIT_SYSTEMS } from '#core/region'
-import { PREP_COSTS } from '#core/stand'
+import { PREP_COSTS, USUAL_STAND } from '#core/stand'
 import {
   amount,
   amountOrNull,
@@ -49,6 +49,8 @@ const STAND = {
   bench: textOrNull(120),
   countPreps: { ...kindOf(...PREP_COSTS), defaultValue: 'standard' },
   holdControl: { ...kindOf(...HOLD_CONTROLS), defaultValue: 'cold' },
+  taxShare: { ...amount, defaultValue: USUAL_STAND.taxShare },
+  costShare: { ...amount, defaultValue: USUAL_STAND.costShare },
   version: whole,
 }
 const CUP = {

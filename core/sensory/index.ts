@@ -1,0 +1,7 @@
+export * from './exact'
+export * from './discriminate'
+export * from './ranking'
+export * from './orders'
+export * from './just-right'
+export * from './ladder'
+export * from './taster'
