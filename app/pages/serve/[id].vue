@@ -126,14 +126,9 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
           <span class="num small quiet">{{ isToday(e.at) ? time(e.at) : `${day(e.at)} ${time(e.at)}` }}</span>
           <span>{{ words(e) }}</span>
           <span class="small quiet">{{ e.by }}</span>
-          <v-btn
-            v-if="mayTakeBack(e)"
-            height="56"
-            variant="text"
-            data-test="take-back"
-            @click="takeBack(e)"
-            >{{ t('serve.undo') }}</v-btn
-          >
+          <v-btn v-if="mayTakeBack(e)" height="56" variant="text" data-test="take-back" @click="takeBack(e)">{{
+            t('serve.undo')
+          }}</v-btn>
         </li>
       </ul>
     </section>
