@@ -13,7 +13,7 @@ export function williams(k: number): number[][] {
   return k % 2 ? [...rows, ...rows.map((row) => [...row].reverse())] : rows
 }
 
-/** What one taster gets, in its order: sample numbers. A triangle has one of them twice; a duo-trio, the known first. */
+/** What one taster gets, in its order: sample numbers. A triangle has one of them twice; a duo-trio the known first. */
 export type Serving = number[]
 
 const [A, B] = [0, 1]
