@@ -41,7 +41,10 @@ const rows = computed(() =>
 /** A stand by its drinks. */
 const open = ref<string | null>(null)
 const toggle = (id: string): void => void (open.value = open.value === id ? null : id)
-const shown = (v: number | null | undefined): string => (v === null || v === undefined ? '?' : money(v))
+/** Half a coin is none. */
+const LEAST_MONEY = 0.005
+const shown = (v: number | null | undefined): string =>
+  v === null || v === undefined ? '?' : money(Math.abs(v) < LEAST_MONEY ? 0 : v)
 </script>
 
 <template>
@@ -102,6 +105,9 @@ const shown = (v: number | null | undefined): string => (v === null || v === und
 }
 .facts td:first-child {
   padding-left: 14px;
+}
+.facts td:last-child {
+  padding-right: 8px;
 }
 td.num {
   white-space: nowrap;

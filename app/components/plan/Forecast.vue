@@ -35,7 +35,7 @@ const FEW_DAYS = 6
           high: n(told.high),
         })
       }}
-      <span class="quiet">{{ t('plan.forecastDays', { n: told.days }, told.days) }}</span>
+      <span class="quiet">{{ t('plan.forecastDays', { n: told.days }, told.days) }}</span>{{ ' ' }}
       <span v-if="demand.service && demand.open < 1" data-test="forecast-hours">
         {{
           t('plan.forecastHours', {
@@ -43,9 +43,8 @@ const FEW_DAYS = 6
             to: time(instantAt(plan.day, demand.service.closesAt, session.zone)),
             percent: n(100 * demand.open),
           })
-        }}</span
-      >
-      <span v-if="told.days < FEW_DAYS" class="quiet"> {{ t('plan.forecastFew') }}</span>
+        }}</span>{{ ' ' }}
+      <span v-if="told.days < FEW_DAYS" class="quiet">{{ t('plan.forecastFew') }}</span>
     </p>
     <v-btn v-if="!isTaken" height="48" data-test="take-forecast" @click="emit('take', told.expected, told.spread)">{{
       t('plan.takeForecast')

@@ -64,7 +64,9 @@ watch(
   },
   { immediate: true },
 )
-const isToday = (at: string): boolean => dayOf(at, session.zone) === dayOf(session.now(), session.zone)
+/** A moment: of another day than it was put out, with that day. */
+const moment = (at: string, from: string | Date): string =>
+  dayOf(at, session.zone) === dayOf(from, session.zone) ? time(at) : `${day(at)} ${time(at)}`
 const rows = computed(() => (view.value ? inOrder(view.value.events).reverse() : []))
 const L = (ml: number): string => amount(ml / 1000, 'L', 2)
 function words(e: HoldEvent): string {
@@ -112,7 +114,9 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
       <div class="spread">
         <div>
           <h1>{{ view.recipe?.name }}</h1>
-          <p class="quiet">{{ view.hold.vessel.name }} · {{ view.hold.by }} · {{ time(view.hold.at) }}</p>
+          <p class="quiet">
+            {{ view.hold.vessel.name }} · {{ view.hold.by }} · {{ moment(view.hold.at, session.now()) }}
+          </p>
         </div>
         <v-btn height="72" to="/serve" data-test="back-to-hatch">{{ t('serve.back') }}</v-btn>
       </div>
@@ -123,7 +127,7 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
       <h2>{{ t('serve.happened') }}</h2>
       <ul class="plain" data-test="hold-events">
         <li v-for="e in rows" :key="e.id" class="event" :data-kind="e.kind">
-          <span class="num small quiet">{{ isToday(e.at) ? time(e.at) : `${day(e.at)} ${time(e.at)}` }}</span>
+          <span class="num small quiet">{{ moment(e.at, view.hold.at) }}</span>
           <span>{{ words(e) }}</span>
           <span class="small quiet">{{ e.by }}</span>
           <v-btn v-if="mayTakeBack(e)" height="56" variant="text" data-test="take-back" @click="takeBack(e)">{{
