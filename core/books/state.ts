@@ -4,7 +4,7 @@ import type { OwnHandling } from '../yield'
 import type { Evaluation, ItemRef, RecipeDocument } from '../recipe'
 import type { BatchEvent } from '../batch'
 import type { HoldControl, HoldEvent } from '../hold'
-import type { HoldEventRow, HoldRow, PourRow, SoldOutRow } from './serve/rows'
+import type { HoldEventRow, HoldRow, PouredRow, PourRow, SoldOutRow } from './serve/rows'
 import type {
   BaseRow,
   BatchRow,
@@ -74,7 +74,7 @@ export type ToldHoldEvent = HoldEvent & { took: TookOut | null }
 export interface HoldNow extends HoldRow {
   events: readonly ToldHoldEvent[]
   /** what was poured out of it */
-  pours: readonly PourRow[]
+  pours: readonly PouredRow[]
 }
 /** An ingredient by its name. */
 export interface Named {

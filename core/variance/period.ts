@@ -13,7 +13,7 @@ import { settledTogether } from '../books/serve/together'
 import { pouredAs } from '../books/serve/poured-as'
 import type { HoldNow } from '../books/state'
 import type { TookOut } from '../books/rows'
-import type { PourRow } from '../books/serve/rows'
+import type { PouredRow } from '../books/serve/rows'
 import type { Evaluation } from '../recipe'
 import type { Day, Instant } from '../time'
 import type { Gone, Wanted } from './account'
@@ -355,10 +355,16 @@ const unexplainedIn = ({ unexplainedMl, odd }: HoldContent): number =>
 
 /** All that happened to a vessel in its order, cups together where nothing else did. */
 function eventsOf(hold: HoldNow): HoldEvent[] {
+  const known = EVENTS.get(hold)
+  if (known) return known
   const end = new Date(Date.parse(hold.at) + FOREVER_MS).toISOString()
   const few = settledTogether(hold.pours, () => hold.events, end)
-  return inOrder([...hold.events, ...few.map(pouredAs)])
+  const events = inOrder([...hold.events, ...few.map(pouredAs)])
+  EVENTS.set(hold, events)
+  return events
 }
+/** A month has many cups, and each vessel is asked several times. */
+const EVENTS = new WeakMap<HoldNow, HoldEvent[]>()
 const justBefore = (at: Instant): Instant => new Date(Date.parse(at) - 1).toISOString()
 /** Longer than any vessel serves. */
 const FOREVER_MS = 3650 * 864e5
@@ -396,7 +402,7 @@ export function heldIn(hold: HoldNow, standard: Evaluation): WentIn & { came: nu
 /** Cups out of a vessel on a day. */
 const cupsOn = ({ pours }: HoldNow, { day, from, until }: DaySpan): CupsOf[] =>
   pours.filter((p) => p.at >= from && p.at < until && p.source !== 'till' && p.cups > 0).map((p) => cupsOf(day, p))
-const cupsOf = (day: Day, p: PourRow): CupsOf => ({
+const cupsOf = (day: Day, p: PouredRow): CupsOf => ({
   day,
   ...{ recipeId: p.recipeId, versionId: p.versionId, cupId: p.cupId, drinkMl: p.drinkMl, cups: p.cups },
   source: 'hatch',

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { costSpreads, type VaryingCup } from '../../core/cost'
 import { Hold, HoldEvent, Person, Pour } from '../../server/db/models'
 import { rowOf, rowsOf } from '../../server/db/rows'
-import { toJson } from '../../server/db/connect'
+import { fromJson, toJson } from '../../server/db/connect'
 import { dayOf, shiftDay } from '../../core/time'
 import { cookieFor } from './api'
 
@@ -37,7 +37,7 @@ async function month(): Promise<{ stand: string; from: string; until: string }> 
       const start = today - day * 864e5
       const at = (min: number): Date => new Date(start + min * 60_000)
       const id = uuid()
-      await Hold.create({ ...like!, id, open: false, at: at(0) })
+      await Hold.create({ ...like!, vessel: toJson(fromJson(like!.vessel)), id, open: false, at: at(0) })
       const told = { holdId: id, lotId: null, took: null, personId: person.id, confirmed: toJson([]) }
       const filled = { kind: 'filled', lotId: null, volumeMl: 7900, tempC: 4 }
       const emptied = { kind: 'emptied', leftMl: 100, as: 'thrown', reason: 'over' }

@@ -4,6 +4,7 @@ import {
   type BatchVessel,
   type HoldNow,
   type HoldRow,
+  type PouredRow,
   type PourRow,
   type TookOut,
   type ToldHoldEvent,
@@ -64,10 +65,18 @@ export async function holdsOf(tx: Read, ids: readonly string[], lock?: LOCK): Pr
   const of = { transaction: tx, ...(lock ? { lock } : {}) }
   const rows = await rowsOf(Hold, { where: { id: [...ids] }, ...of })
   const events = await eventsOf(tx, ids)
-  const pours = new Map<string, PourRow[]>(ids.map((id) => [id, []]))
-  for (const p of await rowsOf(Pour, { where: { holdId: [...ids] }, transaction: tx }))
-    pours.get(p.holdId!)!.push(pourRow(p))
+  const pours = new Map<string, PouredRow[]>(ids.map((id) => [id, []]))
+  for (const p of await pouredOf(tx, ids)) pours.get(p.holdId!)!.push(p)
   return new Map(rows.map(holdRow).map((h) => [h.id, { ...h, events: events.get(h.id)!, pours: pours.get(h.id)! }]))
+}
+/** Cups out of some vessels: a month of them is many thousands, and nobody who asks for a vessel reads all of each. */
+async function pouredOf(tx: Read, ids: readonly string[]): Promise<PouredRow[]> {
+  const rows = await database().query<Omit<PouredRow, 'at' | 'drinkMl'> & { at: Date; drinkMl: string }>(
+    `SELECT id, stand_id AS standId, hold_id AS holdId, recipe_id AS recipeId, version_id AS versionId, cup_id AS cupId,
+        drink_ml AS drinkMl, cups, source, at FROM pour WHERE hold_id IN (:ids)`,
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+  )
+  return rows.map((r) => ({ ...r, drinkMl: toNumber(r.drinkMl), at: r.at.toISOString() }))
 }
 /** Vessels as they were put out, not locked: nothing of a cup depends on what happens to its vessel meanwhile. */
 export async function vesselsNow(
@@ -125,7 +134,7 @@ export async function listHolds(tx: Read, standId: string, also?: string): Promi
       pours.map((p) => ({ ...pourRow(p), by: p.by })),
       (id) => events.get(id) ?? [],
       now().toISOString(),
-    ),
+    ).map((p) => (p.isTogether ? { ...p, options: [], uses: [], touchedS: [] } : p)),
     soldOuts: sold.map((r) => ({
       ...{ id: r.id, standId: r.standId, recipeId: r.recipeId, versionId: r.versionId, isGone: !!r.isGone },
       ...{ at: r.at.toISOString(), backAt: r.backAt?.toISOString() ?? null },

@@ -398,5 +398,16 @@ export const problems = {
       'The name or the note says something about health. Labels may say only what the authority allows, and Olvex makes no such claim. Is it meant?',
     'claim-sugar-free': 'It says there is no sugar in it, and there are {g} g in 100 mL. Is it meant?',
     'claim-no-added-sugar': 'It says no sugar was added, and a sweetener goes in. Is it meant?',
+    'tasters-none': 'From one taster to {most}: {n} cannot be.',
+    'more-right-than-asked': '{right} right answers of {n} cannot be.',
+    'samples-out-of-range': 'A ranking has {least} to {most} samples, not {k}.',
+    'ladder-rungs': 'A ladder has {least} to {most} cups, not {value}.',
+    'ladder-step': 'A step is above 0, not {value}.',
+    'ladder-cup': 'A cup for tasting holds {least_mL} to {most_mL}, not {value_mL}.',
+    'ladder-nothing-added': 'What is added does not raise it. Choose something that has more of it than the drink.',
+    'ladder-too-high':
+      '{rungs} cups in steps of {step} do not fit: with these two it reaches over {there}. Take smaller steps, or fewer cups.',
+    'ladder-too-fine':
+      'In cups of {cupMl}, a scale that tells {scaleStepG} apart cannot make steps of {step}. Take larger cups.',
   },
 }

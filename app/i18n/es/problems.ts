@@ -400,5 +400,16 @@ export const problems: typeof en = {
       'El nombre o la nota dice algo de la salud. Una etiqueta solo puede decir lo que permite la autoridad, y Olvex no dice nada así. ¿Es a propósito?',
     'claim-sugar-free': 'Dice que no tiene azúcar, y hay {g} g en 100 mL. ¿Es a propósito?',
     'claim-no-added-sugar': 'Dice que no se añadió azúcar, y lleva un endulzante. ¿Es a propósito?',
+    'tasters-none': 'De un catador a {most}: {n} no puede ser.',
+    'more-right-than-asked': '{right} respuestas correctas de {n} no puede ser.',
+    'samples-out-of-range': 'Una clasificación tiene de {least} a {most} muestras, no {k}.',
+    'ladder-rungs': 'Una escalera tiene de {least} a {most} vasos, no {value}.',
+    'ladder-step': 'Un paso es mayor que 0, no {value}.',
+    'ladder-cup': 'Un vaso de cata tiene de {least_mL} a {most_mL}, no {value_mL}.',
+    'ladder-nothing-added': 'Lo que se añade no lo sube. Elige algo que tenga más de eso que la bebida.',
+    'ladder-too-high':
+      '{rungs} vasos en pasos de {step} no caben: con estas dos cosas abarca {there}. Toma pasos más pequeños, o menos vasos.',
+    'ladder-too-fine':
+      'En vasos de {cupMl}, una báscula que distingue {scaleStepG} no puede hacer pasos de {step}. Toma vasos más grandes.',
   },
 }

@@ -1,8 +1,8 @@
 import type { HoldEventOf } from '../../hold'
-import type { PourRow } from './rows'
+import type { PouredRow } from './rows'
 
 /** Cups that were poured out of a vessel, as what happened to it. */
-export const pouredAs = ({ id, at, cups, drinkMl, source, by = '' }: PourRow): HoldEventOf<'poured'> => ({
+export const pouredAs = ({ id, at, cups, drinkMl, source, by = '' }: PouredRow): HoldEventOf<'poured'> => ({
   kind: 'poured',
   id,
   at,

@@ -65,6 +65,9 @@ export interface PourRow {
   isTogether?: true
 }
 
+/** The same as its vessel has it: without what its guests chose, and how it was told. */
+export type PouredRow = Omit<PourRow, 'options' | 'uses' | 'touchedS' | 'retold' | 'saleId'>
+
 /** A drink that was sold out: more was asked for than was sold. */
 export interface SoldOutRow {
   id: string

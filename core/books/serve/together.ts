@@ -1,6 +1,6 @@
 import type { HoldEvent } from '../../hold'
 import { rowId } from '../row-id'
-import type { PourRow } from './rows'
+import type { PouredRow } from './rows'
 
 /** Cups longer ago than this are no longer taken back one by one, ms. */
 const SETTLED_POUR_MS = 15 * 60_000
@@ -13,14 +13,14 @@ const TOGETHER_MS = 5 * 60_000
  * @param pours in any order @param eventsOf what happened to a vessel @param now an instant
  * @returns the newest first
  */
-export function settledTogether(
-  pours: readonly PourRow[],
+export function settledTogether<P extends PouredRow>(
+  pours: readonly P[],
   eventsOf: (holdId: string) => readonly Pick<HoldEvent, 'at'>[],
   now: string,
-): PourRow[] {
+): P[] {
   const settledBefore = Date.parse(now) - SETTLED_POUR_MS
-  const out: PourRow[] = []
-  const open = new Map<string, { row: PourRow; firstMs: number }>()
+  const out: P[] = []
+  const open = new Map<string, { row: P; firstMs: number }>()
   const moments = new Map<string, number[]>()
   const momentsOf = (holdId: string | null): readonly number[] => {
     if (holdId === null) return []
@@ -39,7 +39,7 @@ export function settledTogether(
     const lastMs = before && Date.parse(before.row.at)
     const isApart = before && momentsOf(p.holdId).some((m) => m >= lastMs! && m <= ms)
     if (!before || isApart || ms - before.firstMs > TOGETHER_MS) {
-      const row = { ...p, id: rowId(p.id, 'together'), options: [], uses: [], touchedS: [], isTogether: true as const }
+      const row: P = { ...p, id: rowId(p.id, 'together'), isTogether: true }
       open.set(key, { row, firstMs: ms })
       out.push(row)
     } else {

@@ -1,0 +1,273 @@
+import type { Instant } from '../time'
+import { DISCRIMINATING, toldOf, type Discriminating, type Told } from './discriminate'
+import { justRightOf, type JustRight, type Rightness, type RightStep } from './just-right'
+import { ARRANGED, dealt, freshCodes, williams, type Serving } from './orders'
+import { rankedOf, type Ranked } from './ranking'
+import { guessesOf, wordsOf, type GuessReach, type WordReach } from './taster'
+
+// A panel: cups with codes, who gets which of them, and what was said of them. What it says is a fold of its events.
+
+/** Kinds of tests: those that count right answers, an order, what is just right, and amounts that are guessed. */
+export const PANEL_KINDS = [...DISCRIMINATING, 'ranking', 'just-right', 'guess'] as const
+export type PanelKind = (typeof PANEL_KINDS)[number]
+/** What a panel is for. */
+export const PURPOSES = ['batch', 'recipe', 'cheaper', 'tell', 'guess', 'trainer'] as const
+export type Purpose = (typeof PURPOSES)[number]
+/** Samples of each kind of test, at least and at most. */
+export const SAMPLES: Readonly<Record<PanelKind, readonly [least: number, most: number]>> = {
+  triangle: [2, 2],
+  'duo-trio': [2, 2],
+  'which-is-more': [2, 2],
+  preference: [2, 2],
+  ranking: [3, 4],
+  'just-right': [1, 4],
+  guess: [2, 6],
+}
+/** Tasters at least and at most. Two are no panel; they are let in, and it says so. */
+export const TASTERS = { least: 1, most: 60 } as const
+
+/** What stands in a cup. */
+export interface Sample {
+  name: string
+  /** the lot that it is poured of; null where it is made for the test, or bought for it */
+  lotId: string | null
+  versionId: string | null
+  /** °Bx and g of acid in 100 mL, where they are known */
+  brix: number | null
+  ta: number | null
+  /** of a trial series, the point that it is; of a ladder, the rung */
+  step: number | null
+  /** codes of what must be said before the first sip */
+  allergens: string[]
+}
+export interface Cup {
+  /** number of its sample */
+  sample: number
+  code: string
+}
+/** What it is asked of: which of two is more of it, what is guessed. */
+export type Asked = Rightness
+export interface Panel {
+  id: string
+  standId: string
+  kind: PanelKind
+  purpose: Purpose
+  asked: Asked | null
+  samples: readonly Sample[]
+  /** of each seat, its cups in the order in which they are tasted; of a duo-trio, the known one first */
+  servings: readonly (readonly Cup[])[]
+  /** mL in a cup */
+  cupMl: number
+  at: Instant
+}
+
+export type Answer =
+  | { kind: 'chosen'; code: string }
+  | { kind: 'ranked'; places: Readonly<Record<string, number>> }
+  | { kind: 'right'; steps: Readonly<Record<string, Partial<Record<Rightness, RightStep>>>> }
+  | { kind: 'guessed'; cups: Readonly<Record<string, { word: string; guess: number | null }>> }
+
+interface ToldAt {
+  id: string
+  at: Instant
+  by: string
+}
+export type PanelEventBody =
+  /** allergens that a taster keeps away from: where one is in a cup, none is handed to them */
+  | { kind: 'sat'; seat: number; name: string; avoids: string[] }
+  | { kind: 'answered'; seat: number; answer: Answer }
+  /** somebody looked which cup is which */
+  | { kind: 'key-opened' }
+  | { kind: 'thrown'; sample: number; reason: string }
+  | { kind: 'ended' }
+  | { kind: 'void'; event: string }
+export type PanelEvent = ToldAt & PanelEventBody
+
+/**
+ * Who gets which cups, with codes that were on none today.
+ * @param used codes of the day @param seed the same one gives the same
+ * @throws RangeError where the day has no codes left
+ */
+export function servingsOf(
+  kind: PanelKind,
+  samples: number,
+  tasters: number,
+  used: ReadonlySet<string>,
+  seed: number,
+): Cup[][] {
+  const rows: Serving[] = isDiscriminating(kind)
+    ? dealt(ARRANGED[kind], tasters, seed)
+    : dealt(samples > 1 ? williams(samples) : [[0]], tasters, seed)
+  const codes = freshCodes(rows.reduce((n, row) => n + row.length, 0), used, seed)
+  let next = 0
+  return rows.map((row) => row.map((sample) => ({ sample, code: codes[next++]! })))
+}
+const isDiscriminating = (kind: PanelKind): kind is Discriminating => (DISCRIMINATING as readonly string[]).includes(kind)
+
+/** Cups of which a taster says something: of a duo-trio all but the known one. */
+export const askedCups = ({ kind }: Pick<Panel, 'kind'>, cups: readonly Cup[]): readonly Cup[] =>
+  kind === 'duo-trio' ? cups.slice(1) : cups
+
+/** What is wrong with an answer; null where nothing is. */
+export function answerWrong(panel: Pick<Panel, 'kind' | 'servings'>, seat: number, answer: Answer): string | null {
+  const cups = panel.servings[seat]
+  if (!cups) return 'seat-unknown'
+  const codes = askedCups(panel, cups).map((c) => c.code)
+  const all = (of: object): boolean => codes.every((c) => c in of) && Object.keys(of).length === codes.length
+  switch (answer.kind) {
+    case 'chosen':
+      return isDiscriminating(panel.kind) && codes.includes(answer.code) ? null : 'code-unknown'
+    case 'ranked': {
+      const places = Object.values(answer.places)
+      const isPlace = places.every((p) => Number.isInteger(p) && p >= 1 && p <= codes.length)
+      return panel.kind === 'ranking' && all(answer.places) && isPlace ? null : 'code-unknown'
+    }
+    case 'right':
+      return panel.kind === 'just-right' && all(answer.steps) ? null : 'code-unknown'
+    case 'guessed':
+      return panel.kind === 'guess' && all(answer.cups) ? null : 'code-unknown'
+  }
+}
+
+export interface PanelNow {
+  /** seats that somebody has taken, with the first answer of each */
+  seats: { seat: number; name: string; avoids: string[]; answer: Answer | null; at: Instant | null }[]
+  /** seats to which none is handed, for what is in it */
+  keptAway: number[]
+  /** somebody opened the key before the last answer that counts: who poured may have said what is what */
+  isBlind: boolean
+  thrown: readonly { sample: number; reason: string }[]
+  endedAt: Instant | null
+  /** answers of a seat that had answered before: they change nothing */
+  again: readonly PanelEvent[]
+}
+/** A panel by what happened. @param events in any order */
+export function panelNow(panel: Panel, events: readonly PanelEvent[]): PanelNow {
+  const gone = new Set(events.flatMap((e) => (e.kind === 'void' ? [e.event] : [])))
+  const told = events
+    .filter((e) => e.kind !== 'void' && !gone.has(e.id))
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1))
+  const seats = new Map<number, PanelNow['seats'][number]>()
+  const again: PanelEvent[] = []
+  const seatOf = (seat: number): PanelNow['seats'][number] => {
+    const known = seats.get(seat) ?? { seat, name: '', avoids: [], answer: null, at: null }
+    seats.set(seat, known)
+    return known
+  }
+  for (const e of told) {
+    if (e.kind === 'sat') Object.assign(seatOf(e.seat), { name: e.name, avoids: e.avoids })
+    if (e.kind !== 'answered') continue
+    const of = seatOf(e.seat)
+    if (of.answer || answerWrong(panel, e.seat, e.answer)) again.push(e)
+    else Object.assign(of, { answer: e.answer, at: e.at })
+  }
+  const all = [...seats.values()].sort((a, b) => a.seat - b.seat)
+  const inIt = new Set(panel.samples.flatMap((s) => s.allergens))
+  const opened = told.find((e) => e.kind === 'key-opened')?.at ?? null
+  return {
+    seats: all,
+    keptAway: all.filter((s) => s.avoids.some((a) => inIt.has(a))).map((s) => s.seat),
+    isBlind: opened === null || all.every((s) => s.at === null || s.at < opened),
+    thrown: told.flatMap((e) => (e.kind === 'thrown' ? [{ sample: e.sample, reason: e.reason }] : [])),
+    endedAt: told.find((e) => e.kind === 'ended')?.at ?? null,
+    again,
+  }
+}
+
+export type PanelResult =
+  | { kind: Discriminating; told: Told; /** of a preference and of which is more, how often each sample was chosen */ chosen: number[] }
+  | { kind: 'ranking'; ranked: Ranked; /** samples, the one in front first */ order: number[] }
+  | { kind: 'just-right'; of: { sample: number; property: Rightness; right: JustRight }[] }
+  | { kind: 'guess'; words: WordReach[]; guesses: GuessReach | null }
+
+/** The sample that is right in a seat: the odd one, the one like the known one, the one that is more; null of a preference. */
+function rightSample(panel: Panel, cups: readonly Cup[]): number | null {
+  const of = cups.map((c) => c.sample)
+  if (panel.kind === 'triangle') return of.find((s) => of.filter((x) => x === s).length === 1) ?? null
+  if (panel.kind === 'duo-trio') return of[0]!
+  if (panel.kind === 'which-is-more') return moreOf(panel)
+  return null
+}
+/** The sample with more of what is asked, as it was measured; the second, as it is set up, where nobody measured it. */
+export function moreOf({ samples, asked }: Pick<Panel, 'samples' | 'asked'>): number {
+  const value = (s: Sample): number | null => (asked === 'sour' ? s.ta : s.brix)
+  const [a, b] = [value(samples[0]!), value(samples[1]!)]
+  return a !== null && b !== null && a > b ? 0 : 1
+}
+
+/** What a panel says by now; null while nobody has answered. */
+export function resultOf(panel: Panel, now: PanelNow): PanelResult | null {
+  const away = new Set(now.keptAway)
+  const answers = now.seats.flatMap((s) => (s.answer && !away.has(s.seat) ? [{ seat: s.seat, answer: s.answer }] : []))
+  if (!answers.length) return null
+  const sampleOf = (seat: number, code: string): number => panel.servings[seat]!.find((c) => c.code === code)!.sample
+  const { kind } = panel
+  if (isDiscriminating(kind)) {
+    const of = answers.flatMap(({ seat, answer }) =>
+      answer.kind === 'chosen' ? [{ seat, sample: sampleOf(seat, answer.code) }] : [],
+    )
+    const chosen = panel.samples.map((_, i) => of.filter((o) => o.sample === i).length)
+    const right =
+      kind === 'preference'
+        ? chosen[0]!
+        : of.filter((o) => o.sample === rightSample(panel, panel.servings[o.seat]!)).length
+    return { kind, told: toldOf(kind, right, of.length), chosen }
+  }
+  if (kind === 'ranking') {
+    const ranked = rankedOf(
+      answers.flatMap(({ seat, answer }) => {
+        if (answer.kind !== 'ranked') return []
+        const places = panel.samples.map(() => 0)
+        for (const [code, place] of Object.entries(answer.places)) places[sampleOf(seat, code)] = place
+        return [places]
+      }),
+    )
+    return { kind, ranked, order: panel.samples.map((_, i) => i).sort((a, b) => ranked.sums[a]! - ranked.sums[b]!) }
+  }
+  if (kind === 'just-right') {
+    const steps = new Map<string, RightStep[]>()
+    for (const { seat, answer } of answers)
+      if (answer.kind === 'right')
+        for (const [code, by] of Object.entries(answer.steps))
+          for (const [property, step] of Object.entries(by)) {
+            const key = `${sampleOf(seat, code)} ${property}`
+            steps.set(key, [...(steps.get(key) ?? []), step])
+          }
+    const of = [...steps].map(([key, all]) => {
+      const [sample, property] = key.split(' ') as [string, Rightness]
+      return { sample: Number(sample), property, right: justRightOf(all) }
+    })
+    return { kind, of: of.sort((a, b) => a.sample - b.sample) }
+  }
+  const truth = (s: Sample): number | null => (panel.asked === 'sour' ? s.ta : s.brix)
+  const named = answers.flatMap(({ seat, answer }) =>
+    answer.kind === 'guessed'
+      ? Object.entries(answer.cups).flatMap(([code, { word, guess }]) => {
+          const of = truth(panel.samples[sampleOf(seat, code)]!)
+          return of === null ? [] : [{ word, guess, truth: of }]
+        })
+      : [],
+  )
+  return { kind, words: wordsOf(named), guesses: guessesOf(named) }
+}
+
+/** What a taster sees: codes in their order, and what is asked. Nothing of it says which cup is which. */
+export interface SeatView {
+  kind: PanelKind
+  asked: Asked | null
+  seat: number
+  /** of a duo-trio, the code of the known one; null otherwise */
+  known: string | null
+  codes: string[]
+  allergens: string[]
+}
+export function seatView(panel: Pick<Panel, 'kind' | 'asked' | 'servings' | 'samples'>, seat: number): SeatView | null {
+  const cups = panel.servings[seat]
+  if (!cups) return null
+  return {
+    ...{ kind: panel.kind, asked: panel.asked, seat },
+    known: panel.kind === 'duo-trio' ? cups[0]!.code : null,
+    codes: askedCups(panel, cups).map((c) => c.code),
+    allergens: [...new Set(panel.samples.flatMap((s) => s.allergens))].sort(),
+  }
+}
