@@ -98,11 +98,16 @@ export function servingsOf(
   const rows: Serving[] = isDiscriminating(kind)
     ? dealt(ARRANGED[kind], tasters, seed)
     : dealt(samples > 1 ? williams(samples) : [[0]], tasters, seed)
-  const codes = freshCodes(rows.reduce((n, row) => n + row.length, 0), used, seed)
+  const codes = freshCodes(
+    rows.reduce((n, row) => n + row.length, 0),
+    used,
+    seed,
+  )
   let next = 0
   return rows.map((row) => row.map((sample) => ({ sample, code: codes[next++]! })))
 }
-const isDiscriminating = (kind: PanelKind): kind is Discriminating => (DISCRIMINATING as readonly string[]).includes(kind)
+const isDiscriminating = (kind: PanelKind): kind is Discriminating =>
+  (DISCRIMINATING as readonly string[]).includes(kind)
 
 /** Cups of which a taster says something: of a duo-trio all but the known one. */
 export const askedCups = ({ kind }: Pick<Panel, 'kind'>, cups: readonly Cup[]): readonly Cup[] =>
@@ -175,12 +180,22 @@ export function panelNow(panel: Panel, events: readonly PanelEvent[]): PanelNow 
 }
 
 export type PanelResult =
-  | { kind: Discriminating; told: Told; /** of a preference and of which is more, how often each sample was chosen */ chosen: number[] }
-  | { kind: 'ranking'; ranked: Ranked; /** samples, the one in front first */ order: number[] }
+  | {
+      kind: Discriminating
+      told: Told
+      /** how often each sample was chosen */
+      chosen: number[]
+    }
+  | {
+      kind: 'ranking'
+      ranked: Ranked
+      /** samples, the one in front first */
+      order: number[]
+    }
   | { kind: 'just-right'; of: { sample: number; property: Rightness; right: JustRight }[] }
   | { kind: 'guess'; words: WordReach[]; guesses: GuessReach | null }
 
-/** The sample that is right in a seat: the odd one, the one like the known one, the one that is more; null of a preference. */
+/** The sample that is right in a seat: the odd one, the one like the known one, what is more; none of a preference. */
 function rightSample(panel: Panel, cups: readonly Cup[]): number | null {
   const of = cups.map((c) => c.sample)
   if (panel.kind === 'triangle') return of.find((s) => of.filter((x) => x === s).length === 1) ?? null
