@@ -139,7 +139,7 @@ export const count = {
     menuWhy:
       'Of each drink’s price, what goes in is paid; the rest is for hands, fridge and stand. Cups are those of the last thirty days.',
     tax: 'Tax on top of the price',
-    target: 'Share of the price that may go in',
+    target: 'May go into a cup',
     dear: 'If something is dearer',
     dearBy: 'by',
     keepShares: 'Keep both for {stand}',

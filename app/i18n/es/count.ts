@@ -140,7 +140,7 @@ export const count = {
     menuWhy:
       'Del precio de cada bebida se paga lo que lleva; el resto es para manos, nevera y puesto. Los vasos son los de los últimos treinta días.',
     tax: 'Impuesto sobre el precio',
-    target: 'Parte del precio que puede llevar',
+    target: 'Puede ir en un vaso',
     dear: 'Si algo es más caro',
     dearBy: 'en un',
     keepShares: 'Guardar ambos para {stand}',

@@ -95,7 +95,7 @@ export const records = {
       holdControl: 'qué mantiene segura la barra',
       countPreps: 'costo de una base',
       taxShare: 'impuesto, de 1',
-      costShare: 'puede entrar en un vaso, de 1',
+      costShare: 'puede ir en un vaso, de 1',
       limon: 'limón es',
       sipMin: 'minutos de una bebida',
       roomC: 'ambiente',

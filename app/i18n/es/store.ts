@@ -33,7 +33,7 @@ export const store = {
         why: 'Lo que paga el cliente lo lleva dentro: de 2.26 con 13 % quedan 2.00 para el puesto. 0 donde no hay.',
       },
       costShare: {
-        label: 'Puede entrar en un vaso',
+        label: 'Puede ir en un vaso',
         why: 'Del precio sin impuesto: lo que pasa de ahí se marca en Contar, el menú.',
       },
       sipMin: { label: 'Una bebida dura', why: 'Del primer sorbo al último: ese tiempo se derrite el hielo en ella.' },
