@@ -1,4 +1,4 @@
-import { asRecipe, handMinutes, outOfNoLot, unweighed, type EventBody } from '#core/batch'
+import { asRecipe, handMinutes, notReached, outOfNoLot, unweighed, type EventBody } from '#core/batch'
 import { usesOf, weighedAsPlanned } from '#core/books'
 import { lastDayOf, useByOf } from '#core/preps'
 import type { RecipeDocument } from '#core/recipe'
@@ -34,6 +34,8 @@ export function useEndBatch(view: () => RunView) {
     const { run, actual, pot } = view()
     return pot ? unweighed(run.planned, actual, pot) : []
   })
+  /** What the sheet wants, and is not in it where it ends now: by what it is taken as, and its name. */
+  const notIn = computed(() => notReached(view().run.planned, view().actual))
   const inNoBook = computed(() => {
     const { run, actual } = view()
     const took = new Set(run.events.flatMap((e) => (e.took ? [e.id] : [])))
@@ -117,5 +119,5 @@ export function useEndBatch(view: () => RunView) {
     await outbox.keep('putRecipe', { key: uuid(), params: { id: of.id }, body })
     return of.id
   }
-  return { asPlanned, inNoBook, keeps, lastDay, handsSoFar, end, close, throwAway, draft, redraft, recipe }
+  return { asPlanned, notIn, inNoBook, keeps, lastDay, handsSoFar, end, close, throwAway, draft, redraft, recipe }
 }

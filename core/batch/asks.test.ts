@@ -22,6 +22,7 @@ import {
   shareThere,
   soFar,
   toldAgain,
+  notReached,
   unweighed,
   type BatchEvent,
 } from '.'
@@ -63,6 +64,11 @@ describe('what is asked at the end', () => {
     }
     const left = (events: BatchEvent[]) => of(events).map((u) => u.take)
     expect(left([weighed(first!.out)])).toEqual([])
+    // Ended before its step was done, what nobody weighed is not in it.
+    const notIn = (events: BatchEvent[]) => notReached(lemonade, fold(lemonade, events)).map((u) => u.take)
+    const others = takesIn(lemonade).slice(1)
+    expect(notIn([weighed(first!.out)])).toEqual(others.map((t) => t.out))
+    expect(notIn([event({ kind: 'done', step: lemonade.output })])).toEqual([])
     const done = event({ kind: 'done', step: lemonade.output })
     expect(left([weighed(first!.out), done])).toEqual(
       takesIn(lemonade)

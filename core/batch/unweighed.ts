@@ -15,13 +15,26 @@ export function unweighed(
   { bill }: Pick<Evaluation, 'bill'>,
 ): { take: string; key: string; massG: number }[] {
   const own = new Map(bill.own.map((o) => [o.stream, o.mass.value]))
-  const isIn = new Set(planned.steps.flatMap((s) => (s.op !== 'take' && done.has(s.out) ? s.in : [])))
+  const isIn = reached(planned, done)
   return planned.steps.flatMap((s) =>
     s.op === 'take' && !told.has(s.out) && isIn.has(s.out)
       ? [{ take: s.out, key: itemKey(s.item), massG: own.get(s.out) ?? 0 }]
       : [],
   )
 }
+
+/** Of the sheet, in a step that nobody did, and weighed by nobody: where the batch ends here, it is not in it. */
+export function notReached(
+  planned: RecipeDocument,
+  { told, done }: Pick<Actual, 'told' | 'done'>,
+): { take: string; key: string }[] {
+  const isIn = reached(planned, done)
+  return planned.steps.flatMap((s) =>
+    s.op === 'take' && !told.has(s.out) && !isIn.has(s.out) ? [{ take: s.out, key: itemKey(s.item) }] : [],
+  )
+}
+const reached = (planned: RecipeDocument, done: Actual['done']): Set<string> =>
+  new Set(planned.steps.flatMap((s) => (s.op !== 'take' && done.has(s.out) ? s.in : [])))
 
 /**
  * Keys of what went in out of no lot, each once; water comes out of the tap.

@@ -84,8 +84,11 @@ const keeps = computed(() => ending.keeps(place.value))
       <v-btn v-if="early || isUnplanned" height="72" @click="emit('close')">{{ t('make.back') }}</v-btn>
     </div>
     <section v-if="!isUnplanned" class="asked">
-      <p v-if="!ending.asPlanned.value.length" class="small quiet">{{ t('make.allWeighed') }}</p>
-      <h3 v-else>{{ t('make.notWeighed') }}</h3>
+      <p v-if="ending.notIn.value.length" class="caution" data-test="not-in">
+        {{ t('make.notReached', { list: ending.notIn.value.map((x) => name(x.key)).join(', ') }) }}
+      </p>
+      <p v-else-if="!ending.asPlanned.value.length" class="small quiet">{{ t('make.allWeighed') }}</p>
+      <h3 v-if="ending.asPlanned.value.length">{{ t('make.notWeighed') }}</h3>
       <ul v-if="ending.asPlanned.value.length" class="plain">
         <li v-for="u in ending.asPlanned.value" :key="u.take" :data-test="`unweighed-${u.take}`">
           <span

@@ -22,15 +22,17 @@ const actual = computed(() => (props.isUnderWay ? props.view.pot : (props.view.p
 const rows = computed(() => {
   const planned = new Map((props.view.planned?.bill.own ?? []).map((o) => [o.stream, o]))
   const is = new Map((props.view.evaluation?.bill.own ?? []).map((o) => [o.stream, o]))
+  const notIn = new Set(ending.notIn.value.map((x) => x.take))
   return [...new Set([...planned.keys(), ...is.keys()])].map((stream) => {
     const [was, now] = [planned.get(stream), is.get(stream)]
     const isTold = props.view.actual.told.has(stream)
+    const isNotIn = !props.isUnderWay && notIn.has(stream)
     return {
       stream,
       name: name(itemKey((now ?? was)!.item)),
       plannedG: was?.mass.value ?? null,
-      isG: now && (isTold || !props.isUnderWay) ? now.mass.value : null,
-      isTold,
+      isG: now && !isNotIn && (isTold || !props.isUnderWay) ? now.mass.value : null,
+      how: isTold || props.isUnderWay ? null : t(isNotIn ? 'make.isNotIn' : 'make.asPlanned'),
     }
   })
 })
@@ -94,7 +96,7 @@ const form = useSubmit(async () => {
         <tbody>
           <tr v-for="r in rows" :key="r.stream" :data-test="`row-${r.stream}`">
             <td>
-              {{ r.name }}<span v-if="!r.isTold && !isUnderWay" class="small quiet"> · {{ t('make.asPlanned') }}</span>
+              {{ r.name }}<span v-if="r.how" class="small quiet"> · {{ r.how }}</span>
             </td>
             <td class="r num">{{ r.plannedG === null ? '' : amount(r.plannedG, 'g', r.plannedG < 10 ? 1 : 0) }}</td>
             <td class="r num">{{ r.isG === null ? '' : amount(r.isG, 'g', r.isG < 10 ? 1 : 0) }}</td>

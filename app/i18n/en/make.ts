@@ -129,7 +129,9 @@ export const make = {
     endEarly: 'End it here',
     notWeighed: 'On the sheet, and weighed by nobody',
     allWeighed: 'Everything on the sheet was weighed.',
+    notReached: 'Ended here, there is none of this in it: {list}.',
     notInIt: 'Not in it',
+    isNotIn: 'not in it',
     moreInIt:
       'Did anything go in that is not on the sheet? Put it down under “Read and correct”: the total is the recipe.',
     inNoBook: 'Out of no lot in the books: {list}.',

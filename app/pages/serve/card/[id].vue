@@ -97,6 +97,9 @@ const print = (): void => window.print()
 </template>
 
 <style scoped>
+.caution + .caution {
+  margin-top: 8px;
+}
 .build {
   max-width: 860px;
 }
