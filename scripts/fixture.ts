@@ -1,3 +1,4 @@
+import { servingsOf } from '../core/sensory'
 import { copyFileSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
@@ -184,6 +185,12 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
     ...{ id: uuid(), standId: stand, versionId: (recipe!.standard as { id: string }).id, way: 'iced', control: 'cold' },
     ...{ vessel: { name: 'Left one', capacityMl: 8000 }, washMin: 240, wPerK: 1.3, roomC: 22, at: null },
   }
+  const sample = { lotId: null, versionId: null, brix: null, ta: null, step: null, allergens: [] }
+  const panel = {
+    ...{ id: uuid(), standId: stand, kind: 'triangle', purpose: 'tell', asked: null, cupMl: 30, code: 'ABCDEF' },
+    samples: ['Bottled', 'Fresh'].map((name) => ({ ...sample, name })),
+    servings: servingsOf('triangle', 2, 6, new Set(), 7),
+  }
   const writes: [KeptId, Record<string, string>, object][] = [
     ['postLot', {}, lot],
     ['postPress', {}, press(lot.id)],
@@ -255,6 +262,13 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
       },
     ],
     ['putDayNote', { id: uuid() }, { standId: stand, day: '2026-12-24', tags: ['rain'], closed: false, version: 0 }],
+    ['postPanel', {}, { ...panel, at: null }],
+    ['postPanelEvent', { id: panel.id }, { id: uuid(), event: { kind: 'sat', seat: 0, name: 'Mo', avoids: [] } }],
+    [
+      'postTraining',
+      {},
+      { id: uuid(), standId: stand, of: 'sweet', unit: 'brix', answers: [{ apart: 1, right: true }] },
+    ],
     ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPrice: 10.2, packG: 10000 }],
     ['putCup', { id: cup!.id }, { ...without(cup!), name: '400 mL, new' }],
     ['putVessel', { id: vessel!.id }, { ...without(vessel!), name: 'Old pot' }],

@@ -25,6 +25,9 @@ export const KEPT_ROUTES = [
   'putStand',
   'postIngredient',
   'postLotEvent',
+  'postPanel',
+  'postPanelEvent',
+  'postTraining',
 ] as const
 export type KeptId = (typeof KEPT_ROUTES)[number]
 
@@ -196,6 +199,35 @@ export const ROUTES = {
   putDayNote: { id: 'putDayNote', method: 'PUT', path: '/api/v1/day-notes/{id}', role: 'crew' },
   demand: { id: 'demand', method: 'GET', path: '/api/v1/demand', role: 'crew' },
   count: { id: 'count', method: 'GET', path: '/api/v1/count', role: 'crew' },
+  panels: {
+    id: 'panels',
+    method: 'GET',
+    path: '/api/v1/panels',
+    role: 'crew',
+    shows: ['panel', 'panel-event', 'person'],
+  },
+  postPanel: { id: 'postPanel', method: 'POST', path: '/api/v1/panels', role: 'crew' },
+  postPanelEvent: { id: 'postPanelEvent', method: 'POST', path: '/api/v1/panels/{id}/events', role: 'crew' },
+  // A taster's phone has no session: the code of a panel opens this much, and nothing else.
+  tasting: { id: 'tasting', method: 'GET', path: '/api/v1/tasting/{id}', role: 'public' },
+  takeSeat: {
+    id: 'takeSeat',
+    method: 'POST',
+    path: '/api/v1/tasting/{id}/seats',
+    role: 'public',
+    keyed: false,
+    fills: true,
+  },
+  answerSeat: {
+    id: 'answerSeat',
+    method: 'POST',
+    path: '/api/v1/tasting/{id}/answers',
+    role: 'public',
+    keyed: false,
+    fills: true,
+  },
+  trainings: { id: 'trainings', method: 'GET', path: '/api/v1/trainings', role: 'crew' },
+  postTraining: { id: 'postTraining', method: 'POST', path: '/api/v1/trainings', role: 'crew' },
   packs: { id: 'packs', method: 'GET', path: '/api/v1/packs', role: 'lead' },
   bench: { id: 'bench', method: 'GET', path: '/api/v1/bench', role: 'crew' },
   recipes: {

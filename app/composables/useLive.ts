@@ -6,6 +6,7 @@ import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
 import { REFRESHES } from '#shared/facts'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
+import { tasteChanges } from '~/utils/taste-changes'
 
 const POLL_MS = 4000
 const TIMEOUT_MS = 8000
@@ -28,6 +29,7 @@ export function useLive(): void {
     drinks: () => useDrinks().load(),
     catalogue: () => useCatalogue().load(),
     session: () => session.load(),
+    taste: async () => void tasteChanges.value++,
   }
   const OF: Record<string, readonly string[]> = {
     ...REFRESHES,
@@ -44,6 +46,8 @@ export function useLive(): void {
     ingredient: ['catalogue'],
     stand: ['session'],
     person: ['session'],
+    panel: ['taste'],
+    'panel-event': ['taste'],
   }
 
   async function poll(): Promise<void> {

@@ -9,7 +9,6 @@ import { useServe } from '~/stores/serve'
 export interface Stop {
   key: string
   path: string
-  built: boolean
   figure: string
 }
 
@@ -27,7 +26,6 @@ export function useStops() {
     {
       key: 'fruit',
       path: '/fruit',
-      built: true,
       figure: !fruit.ready
         ? ''
         : fruit.ripening
@@ -37,7 +35,6 @@ export function useStops() {
     {
       key: 'preps',
       path: '/preps',
-      built: true,
       figure: !drinks.ready
         ? ''
         : preps.short.length
@@ -47,23 +44,20 @@ export function useStops() {
     {
       key: 'drinks',
       path: '/drinks',
-      built: true,
       figure: drinks.ready ? t('line.drinks', { n: drinks.drinks.length }, drinks.drinks.length) : '',
     },
-    { key: 'plan', path: '/plan', built: true, figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday) },
+    { key: 'plan', path: '/plan', figure: t('line.plan', { n: n(plan.cupsToday) }, plan.cupsToday) },
     {
       key: 'make',
       path: '/make',
-      built: true,
       figure: make.underWay.length ? t('line.makeUnderWay', { n: make.underWay.length }, make.underWay.length) : '',
     },
     {
       key: 'serve',
       path: '/serve',
-      built: true,
       figure: serve.open.length ? t('line.serve', { n: serve.cupsToday }, serve.cupsToday) : '',
     },
-    { key: 'count', path: '/count', built: true, figure: '' },
-    { key: 'taste', path: '/taste', built: false, figure: '' },
+    { key: 'count', path: '/count', figure: '' },
+    { key: 'taste', path: '/taste', figure: '' },
   ])
 }

@@ -16,6 +16,7 @@ const FETCHED = {
     make: () => import('~/i18n/en/make').then((m) => m.make),
     serve: () => import('~/i18n/en/serve').then((m) => m.serve),
     count: () => import('~/i18n/en/count').then((m) => m.count),
+    taste: () => import('~/i18n/en/taste').then((m) => m.taste),
   },
   es: {
     lab: () => import('~/i18n/es/lab').then((m) => m.lab),
@@ -31,6 +32,7 @@ const FETCHED = {
     make: () => import('~/i18n/es/make').then((m) => m.make),
     serve: () => import('~/i18n/es/serve').then((m) => m.serve),
     count: () => import('~/i18n/es/count').then((m) => m.count),
+    taste: () => import('~/i18n/es/taste').then((m) => m.taste),
   },
 } as const
 type Words = keyof (typeof FETCHED)['en']

@@ -2,7 +2,7 @@
 export const PRESS_METHODS = ['hand-reamer', 'lever-press', 'electric-reamer', 'juicer', 'blender-strainer'] as const
 export type PressMethod = (typeof PRESS_METHODS)[number]
 /** Why something is thrown away. */
-export const DISCARD_REASONS = ['soft', 'mould', 'cracked', 'damaged', 'old', 'other'] as const
+export const DISCARD_REASONS = ['soft', 'mould', 'cracked', 'damaged', 'old', 'tasted', 'other'] as const
 /** Those of them that juice can have. */
 export const JUICE_REASONS = ['old', 'mould', 'other'] as const satisfies readonly DiscardReason[]
 export type DiscardReason = (typeof DISCARD_REASONS)[number]

@@ -1,11 +1,9 @@
 import { ProcessLimit } from '../process'
 import { atLeast, atMost, binomial, leastChance, MOST_TASTERS, mostChance } from './exact'
+import type { Discriminating } from './words'
 
 // Tests that count right answers: whether anybody can tell, which is more, which is liked. ISO 4120 (triangle), ISO
 // 10399 (duo-trio), ISO 5495 (paired): right answers against what guessing gives.
-
-export const DISCRIMINATING = ['triangle', 'duo-trio', 'which-is-more', 'preference'] as const
-export type Discriminating = (typeof DISCRIMINATING)[number]
 
 /** Chance of a right answer of somebody who cannot tell. */
 export const GUESS: Readonly<Record<Discriminating, number>> = {

@@ -1,15 +1,10 @@
 import { ProcessLimit } from '../process'
 import { ALPHA } from './discriminate'
 import { atLeast, MOST_TASTERS } from './exact'
+import { STEPS, type RightStep } from './words'
 
 // Just about right: of each property, far too little, too little, just right, too much, far too much. Whoever is not
 // content has a side: if both sides were alike, chance would split them evenly (sign test, textbooks).
-
-export const RIGHTNESS = ['sweet', 'sour', 'strong', 'bitter', 'cold'] as const
-export type Rightness = (typeof RIGHTNESS)[number]
-/** From far too little to far too much. */
-export const STEPS = [-2, -1, 0, 1, 2] as const
-export type RightStep = (typeof STEPS)[number]
 
 export interface JustRight {
   /** answers of each step, from far too little to far too much */

@@ -1,5 +1,5 @@
 import { seeded, type Random } from '../random'
-import type { Discriminating } from './discriminate'
+import type { Discriminating } from './words'
 
 // Which cup stands where, before whom: balanced, so that neither the first cup nor the one before it decides. Williams
 // 1949 (a property, proved by a test): every sample in every place, and after every other, equally often.

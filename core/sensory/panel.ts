@@ -1,87 +1,27 @@
+import type { Finding } from '../limits'
 import type { Instant } from '../time'
-import { DISCRIMINATING, toldOf, type Discriminating, type Told } from './discriminate'
-import { justRightOf, type JustRight, type Rightness, type RightStep } from './just-right'
+import { toldOf, type Told } from './discriminate'
+import { justRightOf, type JustRight } from './just-right'
 import { ARRANGED, dealt, freshCodes, williams, type Serving } from './orders'
 import { rankedOf, type Ranked } from './ranking'
 import { guessesOf, wordsOf, type GuessReach, type WordReach } from './taster'
+import {
+  DISCRIMINATING,
+  SAMPLES,
+  TASTERS,
+  type Answer,
+  type Cup,
+  type Discriminating,
+  type Panel,
+  type PanelEvent,
+  type PanelKind,
+  type Rightness,
+  type RightStep,
+  type Sample,
+  type SeatView,
+} from './words'
 
 // A panel: cups with codes, who gets which of them, and what was said of them. What it says is a fold of its events.
-
-/** Kinds of tests: those that count right answers, an order, what is just right, and amounts that are guessed. */
-export const PANEL_KINDS = [...DISCRIMINATING, 'ranking', 'just-right', 'guess'] as const
-export type PanelKind = (typeof PANEL_KINDS)[number]
-/** What a panel is for. */
-export const PURPOSES = ['batch', 'recipe', 'cheaper', 'tell', 'guess', 'trainer'] as const
-export type Purpose = (typeof PURPOSES)[number]
-/** Samples of each kind of test, at least and at most. */
-export const SAMPLES: Readonly<Record<PanelKind, readonly [least: number, most: number]>> = {
-  triangle: [2, 2],
-  'duo-trio': [2, 2],
-  'which-is-more': [2, 2],
-  preference: [2, 2],
-  ranking: [3, 4],
-  'just-right': [1, 4],
-  guess: [2, 6],
-}
-/** Tasters at least and at most. Two are no panel; they are let in, and it says so. */
-export const TASTERS = { least: 1, most: 60 } as const
-
-/** What stands in a cup. */
-export interface Sample {
-  name: string
-  /** the lot that it is poured of; null where it is made for the test, or bought for it */
-  lotId: string | null
-  versionId: string | null
-  /** °Bx and g of acid in 100 mL, where they are known */
-  brix: number | null
-  ta: number | null
-  /** of a trial series, the point that it is; of a ladder, the rung */
-  step: number | null
-  /** codes of what must be said before the first sip */
-  allergens: string[]
-}
-export interface Cup {
-  /** number of its sample */
-  sample: number
-  code: string
-}
-/** What it is asked of: which of two is more of it, what is guessed. */
-export type Asked = Rightness
-export interface Panel {
-  id: string
-  standId: string
-  kind: PanelKind
-  purpose: Purpose
-  asked: Asked | null
-  samples: readonly Sample[]
-  /** of each seat, its cups in the order in which they are tasted; of a duo-trio, the known one first */
-  servings: readonly (readonly Cup[])[]
-  /** mL in a cup */
-  cupMl: number
-  at: Instant
-}
-
-export type Answer =
-  | { kind: 'chosen'; code: string }
-  | { kind: 'ranked'; places: Readonly<Record<string, number>> }
-  | { kind: 'right'; steps: Readonly<Record<string, Partial<Record<Rightness, RightStep>>>> }
-  | { kind: 'guessed'; cups: Readonly<Record<string, { word: string; guess: number | null }>> }
-
-interface ToldAt {
-  id: string
-  at: Instant
-  by: string
-}
-export type PanelEventBody =
-  /** allergens that a taster keeps away from: where one is in a cup, none is handed to them */
-  | { kind: 'sat'; seat: number; name: string; avoids: string[] }
-  | { kind: 'answered'; seat: number; answer: Answer }
-  /** somebody looked which cup is which */
-  | { kind: 'key-opened' }
-  | { kind: 'thrown'; sample: number; reason: string }
-  | { kind: 'ended' }
-  | { kind: 'void'; event: string }
-export type PanelEvent = ToldAt & PanelEventBody
 
 /**
  * Who gets which cups, with codes that were on none today.
@@ -95,9 +35,7 @@ export function servingsOf(
   used: ReadonlySet<string>,
   seed: number,
 ): Cup[][] {
-  const rows: Serving[] = isDiscriminating(kind)
-    ? dealt(ARRANGED[kind], tasters, seed)
-    : dealt(samples > 1 ? williams(samples) : [[0]], tasters, seed)
+  const rows = dealt(arrangementsOf(kind, samples), tasters, seed)
   const codes = freshCodes(
     rows.reduce((n, row) => n + row.length, 0),
     used,
@@ -108,6 +46,31 @@ export function servingsOf(
 }
 const isDiscriminating = (kind: PanelKind): kind is Discriminating =>
   (DISCRIMINATING as readonly string[]).includes(kind)
+
+/** What is wrong with a panel as it is set up; nothing where it is right. */
+export function panelWrong({
+  kind,
+  samples,
+  servings,
+  asked,
+}: Omit<Panel, 'id' | 'standId' | 'at' | 'purpose' | 'cupMl'>) {
+  const found: Finding[] = []
+  const [least, most] = SAMPLES[kind]
+  if (samples.length < least || samples.length > most)
+    found.push({ code: 'panel-samples', field: 'samples', numbers: { value: samples.length, least, most } })
+  if (servings.length < TASTERS.least || servings.length > TASTERS.most)
+    found.push({ code: 'panel-tasters', field: 'servings', numbers: { value: servings.length, ...TASTERS } })
+  const codes = servings.flat().map((c) => c.code)
+  if (new Set(codes).size < codes.length) found.push({ code: 'panel-codes', field: 'servings', numbers: {} })
+  const arranged = new Set(arrangementsOf(kind, samples.length).map(String))
+  if (!found.length && servings.some((row) => !arranged.has(String(row.map((c) => c.sample)))))
+    found.push({ code: 'panel-servings', field: 'servings', numbers: {} })
+  if ((kind === 'which-is-more' || kind === 'guess') && asked === null)
+    found.push({ code: 'panel-asks-nothing', field: 'asked', numbers: {} })
+  return found
+}
+const arrangementsOf = (kind: PanelKind, samples: number): readonly Serving[] =>
+  isDiscriminating(kind) ? ARRANGED[kind] : samples > 1 ? williams(samples) : [[0]]
 
 /** Cups of which a taster says something: of a duo-trio all but the known one. */
 export const askedCups = ({ kind }: Pick<Panel, 'kind'>, cups: readonly Cup[]): readonly Cup[] =>
@@ -266,16 +229,7 @@ export function resultOf(panel: Panel, now: PanelNow): PanelResult | null {
   return { kind, words: wordsOf(named), guesses: guessesOf(named) }
 }
 
-/** What a taster sees: codes in their order, and what is asked. Nothing of it says which cup is which. */
-export interface SeatView {
-  kind: PanelKind
-  asked: Asked | null
-  seat: number
-  /** of a duo-trio, the code of the known one; null otherwise */
-  known: string | null
-  codes: string[]
-  allergens: string[]
-}
+/** What a taster sees; null of a seat that there is not. */
 export function seatView(panel: Pick<Panel, 'kind' | 'asked' | 'servings' | 'samples'>, seat: number): SeatView | null {
   const cups = panel.servings[seat]
   if (!cups) return null
@@ -286,3 +240,6 @@ export function seatView(panel: Pick<Panel, 'kind' | 'asked' | 'servings' | 'sam
     allergens: [...new Set(panel.samples.flatMap((s) => s.allergens))].sort(),
   }
 }
+
+/** Tasters with whom every arrangement comes equally often: so many, or a multiple of it. */
+export const orderings = (kind: PanelKind, samples: number): number => arrangementsOf(kind, samples).length

@@ -8,7 +8,9 @@ import {
   fewestRight,
   freshCodes,
   guessesOf,
+  comparedOf,
   justRightOf,
+  lessonOf,
   ladderOf,
   powerOf,
   rankedOf,
@@ -300,5 +302,22 @@ describe('a tongue', () => {
         return at(right.map((r, j) => r && j !== i)) >= at(right)
       }),
     )
+  })
+})
+
+describe('a lesson', () => {
+  it('goes from the far pairs to the near ones, either one first, and knows which is more', () => {
+    const { codes, pairs } = lessonOf(4, 5, new Set(['111']))
+    expect([codes.length, pairs.length]).toEqual([4, 8])
+    expect(pairs.map((p) => p.apart)).toEqual([3, 3, 3, 2, 2, 2, 1, 1])
+    for (const p of pairs) {
+      expect(Math.abs(p.cups[0] - p.cups[1])).toBe(p.apart)
+      expect(comparedOf(p, Math.max(...p.cups), 0.5)).toEqual({ apart: p.apart * 0.5, right: true })
+      expect(comparedOf(p, Math.min(...p.cups), 0.5).right).toBe(false)
+    }
+    const firsts = Array.from({ length: 40 }, (_, seed) => lessonOf(3, seed, new Set()).pairs).flat()
+    const higher = firsts.filter((p) => p.cups[0] > p.cups[1]).length / firsts.length
+    expect(Math.abs(higher - 0.5)).toBeLessThan(0.1)
+    expect(lessonOf(4, 5, new Set()).pairs).toEqual(pairs)
   })
 })

@@ -11,6 +11,7 @@ import { PLATFORM } from './platform'
 import { PREPS } from './preps'
 import { SERVE } from './serve'
 import { STORE } from './store'
+import { TASTE } from './taste'
 
 export * from './endpoint'
 export * from './people'
@@ -23,6 +24,7 @@ export * from './preps'
 export * from './make'
 export * from './serve'
 export * from './count'
+export * from './taste'
 export { maskOf } from './money'
 export { recipeDocument } from './recipe-document'
 
@@ -38,6 +40,7 @@ export const contract = {
   ...MAKE,
   ...SERVE,
   ...COUNT,
+  ...TASTE,
 } satisfies Record<string, Endpoint>
 
 export type Contract = typeof contract

@@ -168,6 +168,8 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
     packs: { need: 'lemon:1000' },
     work: { recipe: prep.id },
     keptTrials: { stand },
+    panels: { stand },
+    trainings: { stand },
   }
   const params: Record<string, Record<string, string>> = {
     getLot: { id: lot.id },

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { closeDatabase, database } from '../../server/db/connect'
 import { contract, type Contract, type Endpoint } from '../../shared/contract'
 import { type Client, codesOf, makeDrink, people, pressBody, uuid, weighIn } from './client'
-import { useBody, workBody } from './drink-bodies'
+import { panelBody, useBody, workBody } from './drink-bodies'
 
 let owner: Client
 let crew: Client
@@ -427,6 +427,15 @@ describe('every write that carries a key', () => {
         cups: 12,
         version: 0,
       },
+    }),
+    postPanel: async () => ({ body: panelBody(stand) }),
+    postPanelEvent: async () => {
+      const body = panelBody(stand)
+      await owner.call('postPanel', { body })
+      return { params: { id: body.id }, body: { id: uuid(), event: { kind: 'ended' } } }
+    },
+    postTraining: async () => ({
+      body: { id: uuid(), standId: stand, of: 'sweet', unit: 'brix', answers: [{ apart: 1, right: true }] },
     }),
     putDayNote: async () => ({
       params: { id: uuid() },

@@ -1,7 +1,8 @@
+import { servingsOf } from '../../core/sensory'
 import type { BodyInput } from '../../shared/contract'
 import { makeDrink, uuid, type Client } from './client'
 
-// Bodies of the work on a drink, and of what a stand pours.
+// Bodies of the work on a drink, of what a stand pours, and of blind tests.
 
 export async function workBody(
   owner: Client,
@@ -19,4 +20,21 @@ export async function useBody(
 ): Promise<BodyInput<'putUse'>> {
   const recipeId = over.recipeId ?? (await makeDrink(owner, `Poured ${uuid()}`)).id
   return { standId: stand, recipeId, versionId: null, isServed: true, version: 0, ...over }
+}
+
+/** Six tasters, three cups each. */
+export function panelBody(stand: string, over: Partial<BodyInput<'postPanel'>> = {}): BodyInput<'postPanel'> {
+  const sample = { lotId: null, versionId: null, brix: null, ta: null, step: null, allergens: [] }
+  const random = crypto.getRandomValues(new Uint8Array(6))
+  const LETTERS = '23456789ABCDEFGHJKLMNPQRSTUVWXYZ'
+  return {
+    ...{ id: uuid(), standId: stand, kind: 'triangle', purpose: 'tell', asked: null, cupMl: 30 },
+    samples: [
+      { ...sample, name: 'Bottled' },
+      { ...sample, name: 'Fresh' },
+    ],
+    servings: servingsOf('triangle', 2, 6, new Set(), random[0]!),
+    code: [...random].map((n) => LETTERS[n % LETTERS.length]).join(''),
+    ...over,
+  }
 }

@@ -29,6 +29,9 @@ const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = {
   postHoldEvent: 97,
   putPour: 98,
   putSoldOut: 99,
+  postPanel: 109,
+  postPanelEvent: 110,
+  postTraining: 111,
 }
 const control = async (what: string): Promise<string> => {
   const r = await fetch(process.env.OLVEX_TEST_CONTROL! + what)

@@ -22,7 +22,7 @@ watch(
 <template>
   <nav class="line no-print" :aria-label="t('line.label')">
     <ol ref="strip">
-      <li v-for="s in stops" :key="s.key" :class="{ here: isHere(s.path), unbuilt: !s.built }">
+      <li v-for="s in stops" :key="s.key" :class="{ here: isHere(s.path) }">
         <NuxtLink :to="s.path" :aria-current="isHere(s.path) ? 'page' : undefined">
           <span class="dot" aria-hidden="true" />
           <span class="name">{{ t(`stop.${s.key}`) }}</span>
@@ -62,10 +62,6 @@ li::before {
 li:first-child::before {
   display: none;
 }
-li.unbuilt::before,
-li.unbuilt + li::before {
-  background: repeating-linear-gradient(90deg, #8b958f 0 5px, transparent 5px 10px);
-}
 a {
   position: relative;
   z-index: 1;
@@ -92,10 +88,6 @@ a {
   margin: -1px 0 1px;
   background: var(--zest);
 }
-.unbuilt .dot {
-  border-color: #8b958f;
-  background: var(--paper);
-}
 .name {
   font-weight: 600;
   font-size: 15px;
@@ -103,10 +95,6 @@ a {
 }
 .here .name {
   font-weight: 800;
-}
-.unbuilt .name {
-  font-weight: 400;
-  color: var(--quiet);
 }
 .live {
   font-size: 12.5px;

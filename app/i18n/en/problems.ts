@@ -409,5 +409,18 @@ export const problems = {
       '{rungs} cups in steps of {step} do not fit: with these two it reaches over {there}. Take smaller steps, or fewer cups.',
     'ladder-too-fine':
       'In cups of {cupMl}, a scale that tells {scaleStepG} apart cannot make steps of {step}. Take larger cups.',
+    'panel-samples': 'This test has {least} to {most} samples, not {value}.',
+    'panel-tasters': 'From {least} to {most} tasters: {value} cannot be.',
+    'panel-codes': 'Two cups have the same code. Deal them again.',
+    'panel-servings': 'Somebody’s cups are not as this test has them. Deal them again.',
+    'panel-asks-nothing': 'Say of what it is asked: sweet, sour, strong, bitter or cold.',
+    'panel-code-taken': 'Another test has this code today. Set it up again.',
+    'panel-ended': 'This test is over.',
+    'seat-unknown': 'There is no such seat at this test.',
+    'seat-taken': 'Somebody sits there already. Look at the number on your tray.',
+    'not-your-seat': 'This phone did not sit down there. Sit down first.',
+    'seat-kept-away': 'There is something in these cups that this taster keeps away from: nothing is answered.',
+    'answered-already': 'This seat has answered already. The first answer counts.',
+    'code-unknown': 'These cups were not on this tray. Look at the numbers again.',
   },
 }

@@ -27,7 +27,15 @@ export const shelf = {
   },
   fruitTemp: { cold: 'cold', room: 'as the room', warm: 'warmed and rolled' },
   foam: { settled: 'settled', foamy: 'still on it' },
-  reason: { soft: 'soft', mould: 'mould', cracked: 'cracked', damaged: 'knocked', old: 'too old', other: 'other' },
+  reason: {
+    soft: 'soft',
+    mould: 'mould',
+    cracked: 'cracked',
+    damaged: 'knocked',
+    old: 'too old',
+    tasted: 'for tasting',
+    other: 'other',
+  },
   season: { q1: 'January to March', q2: 'April to June', q3: 'July to September', q4: 'October to December' },
   keeping: {
     ripening: 'ripening, ready from {day}',

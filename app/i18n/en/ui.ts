@@ -99,7 +99,6 @@ export const ui = {
     makeUnderWay: '{n} under way | {n} under way',
     serve: 'no cup poured | {n} cup poured | {n} cups poured',
   },
-  later: { taste: 'Here the crew will taste blind, and the results will say whether anybody could tell.' },
   doubt: { title: 'Look once more.', mend: 'Change it', confirm: 'It is right as it is' },
   stale: {
     title: 'Changed meanwhile.',

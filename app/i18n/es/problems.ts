@@ -411,5 +411,18 @@ export const problems: typeof en = {
       '{rungs} vasos en pasos de {step} no caben: con estas dos cosas abarca {there}. Toma pasos más pequeños, o menos vasos.',
     'ladder-too-fine':
       'En vasos de {cupMl}, una báscula que distingue {scaleStepG} no puede hacer pasos de {step}. Toma vasos más grandes.',
+    'panel-samples': 'Esta cata tiene de {least} a {most} muestras, no {value}.',
+    'panel-tasters': 'De {least} a {most} catadores: {value} no puede ser.',
+    'panel-codes': 'Dos vasos tienen el mismo código. Repártelos otra vez.',
+    'panel-servings': 'Los vasos de alguien no son como los pide esta cata. Repártelos otra vez.',
+    'panel-asks-nothing': 'Di de qué se pregunta: dulce, ácido, fuerte, amargo o frío.',
+    'panel-code-taken': 'Otra cata tiene hoy este código. Prepárala otra vez.',
+    'panel-ended': 'Esta cata terminó.',
+    'seat-unknown': 'En esta cata no hay ese sitio.',
+    'seat-taken': 'Ahí ya hay alguien. Mira el número de tu bandeja.',
+    'not-your-seat': 'Este teléfono no se sentó ahí. Siéntate primero.',
+    'seat-kept-away': 'Estos vasos llevan algo que este catador no toma: no se contesta.',
+    'answered-already': 'Este sitio ya contestó. Cuenta la primera respuesta.',
+    'code-unknown': 'Esos vasos no estaban en esta bandeja. Mira otra vez los números.',
   },
 }

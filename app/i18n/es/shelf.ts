@@ -28,7 +28,15 @@ export const shelf: typeof en = {
   },
   fruitTemp: { cold: 'fría', room: 'como el ambiente', warm: 'tibia y rodada' },
   foam: { settled: 'asentada', foamy: 'todavía encima' },
-  reason: { soft: 'blanda', mould: 'moho', cracked: 'rajada', damaged: 'golpeada', old: 'pasada', other: 'otra' },
+  reason: {
+    soft: 'blanda',
+    mould: 'moho',
+    cracked: 'rajada',
+    damaged: 'golpeada',
+    old: 'pasada',
+    tasted: 'para catar',
+    other: 'otra',
+  },
   season: { q1: 'enero a marzo', q2: 'abril a junio', q3: 'julio a septiembre', q4: 'octubre a diciembre' },
   keeping: {
     ripening: 'madurando, lista desde el {day}',

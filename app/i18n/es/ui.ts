@@ -101,7 +101,6 @@ export const ui: typeof en = {
     makeUnderWay: '{n} en marcha | {n} en marcha',
     serve: 'ningún vaso servido | {n} vaso servido | {n} vasos servidos',
   },
-  later: { taste: 'Aquí el equipo probará a ciegas y el resultado dirá si alguien notó la diferencia.' },
   doubt: { title: 'Mira otra vez.', mend: 'Cambiarlo', confirm: 'Así está bien' },
   stale: {
     title: 'Cambió mientras tanto.',

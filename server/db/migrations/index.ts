@@ -620,6 +620,35 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0108-stand-cost-share',
     sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS cost_share ${AMOUNT} NOT NULL DEFAULT 0.25`,
   },
+  // Blind tests, what was said in them, and what tongues have learned.
+  {
+    name: '0109-panel',
+    sql: table(
+      'panel',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), kind VARCHAR(20) NOT NULL,
+        purpose VARCHAR(20) NOT NULL, asked VARCHAR(20) NULL, samples JSON NOT NULL, servings JSON NOT NULL,
+        cup_ml ${AMOUNT} NOT NULL, code CHAR(6) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), KEY of_stand (stand_id, at), KEY by_code (code, at)`,
+    ),
+  },
+  {
+    name: '0110-panel-event',
+    sql: table(
+      'panel_event',
+      `id ${ID} PRIMARY KEY, panel_id ${ID} NOT NULL REFERENCES panel(id), kind VARCHAR(20) NOT NULL, seat INT NULL,
+        secret_hash ${HASH} NULL, body JSON NOT NULL, at ${AT} NOT NULL, person_id ${ID} NULL REFERENCES person(id),
+        KEY of_panel (panel_id, at)`,
+    ),
+  },
+  {
+    name: '0111-training',
+    sql: table(
+      'training',
+      `id ${ID} PRIMARY KEY, stand_id ${ID} NOT NULL REFERENCES stand(id), tells VARCHAR(20) NOT NULL,
+        unit VARCHAR(10) NOT NULL, answers JSON NOT NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), KEY of_person (stand_id, person_id, at)`,
+    ),
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

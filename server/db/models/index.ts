@@ -6,6 +6,7 @@ import { BATCHES, BOOKS } from './books'
 import { HATCH } from './hatch'
 import { MENU } from './menu'
 import { LOG } from './log'
+import { TASTE } from './taste'
 
 export * from './people'
 export * from './places'
@@ -13,9 +14,19 @@ export * from './books'
 export * from './hatch'
 export * from './menu'
 export * from './log'
+export * from './taste'
 
 /** Every table, in the order in which rows lean on each other. */
-export const ALL_TABLES: readonly Table[] = [...PLACES, ...PEOPLE, ...BOOKS, ...MENU, ...BATCHES, ...HATCH, ...LOG]
+export const ALL_TABLES: readonly Table[] = [
+  ...PLACES,
+  ...PEOPLE,
+  ...BOOKS,
+  ...MENU,
+  ...BATCHES,
+  ...HATCH,
+  ...TASTE,
+  ...LOG,
+]
 
 export function defineModels(db: Sequelize): void {
   for (const [model, tableName, attributes] of ALL_TABLES) {

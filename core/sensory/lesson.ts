@@ -1,0 +1,34 @@
+import { seeded } from '../random'
+import { freshCodes } from './orders'
+import type { Compared } from './taster'
+
+// A lesson on a ladder: pairs of its cups, the far ones first, so that the word is learned before the small step.
+
+export interface Pair {
+  /** numbers of two rungs, in the order in which they are tasted; the higher one may be either */
+  cups: readonly [number, number]
+  /** in steps of the ladder, 1 and more */
+  apart: number
+}
+/** Pairs of a lesson: some ten minutes. Common practice, no source. */
+const PAIRS = 8
+
+/**
+ * Pairs that go from far apart to one step, each of these as often as the others, and codes of the rungs.
+ * @param rungs of the ladder, 2 and more @param seed the same one gives the same @param used codes of today
+ */
+export function lessonOf(rungs: number, seed: number, used: ReadonlySet<string>): { codes: string[]; pairs: Pair[] } {
+  const random = seeded(seed)
+  const pairs = Array.from({ length: PAIRS }, (_, i): Pair => {
+    const apart = rungs - 1 - Math.floor((i * (rungs - 1)) / PAIRS)
+    const low = Math.floor(random.next() * (rungs - apart))
+    const cups = [low, low + apart] as const
+    return { cups: random.next() < 1 / 2 ? cups : [cups[1], cups[0]], apart }
+  })
+  return { codes: freshCodes(rungs, used, seed), pairs }
+}
+/** What was said of a pair. @param rung that was said to be the higher one @param step of the ladder, in its unit */
+export const comparedOf = ({ cups, apart }: Pair, rung: number, step: number): Compared => ({
+  apart: apart * step,
+  right: rung === Math.max(...cups),
+})

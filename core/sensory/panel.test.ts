@@ -1,0 +1,138 @@
+import {
+  answerWrong,
+  moreOf,
+  orderings,
+  PANEL_KINDS,
+  panelNow,
+  panelWrong,
+  resultOf,
+  SAMPLES,
+  seatView,
+  servingsOf,
+  type Answer,
+  type Panel,
+  type PanelEvent,
+  type PanelEventBody,
+  type PanelKind,
+  type Sample,
+} from '.'
+
+const sample = (over: Partial<Sample> = {}): Sample => ({
+  ...{ name: 'Lemonade', lotId: null, versionId: null, brix: null, ta: null, step: null, allergens: [], ...over },
+})
+const panel = (kind: PanelKind, samples: Sample[], tasters = 6, over: Partial<Panel> = {}): Panel => ({
+  ...{ id: 'p', standId: 's', kind, purpose: 'tell', asked: null, samples, cupMl: 30, at: '2026-11-29T09:00:00.000Z' },
+  servings: servingsOf(kind, samples.length, tasters, new Set(), 11),
+  ...over,
+})
+let told = 0
+const at = (body: PanelEventBody, minute: number, by = ''): PanelEvent => ({
+  ...{ id: `e${String(told++).padStart(4, '0')}`, at: new Date(Date.UTC(2026, 10, 29, 9, minute)).toISOString(), by },
+  ...body,
+})
+const two = [sample({ name: 'Bottled' }), sample({ name: 'Fresh' })]
+/** Each seat chooses the cup that `pick` finds among its own. */
+const chosen = (of: Panel, pick: (seat: number) => string): PanelEvent[] =>
+  of.servings.map((_, seat) => at({ kind: 'answered', seat, answer: { kind: 'chosen', code: pick(seat) } }, seat + 1))
+const oddIn = (of: Panel, seat: number): string =>
+  of.servings[seat]!.find((c) => of.servings[seat]!.filter((x) => x.sample === c.sample).length === 1)!.code
+const resulted = (of: Panel, events: PanelEvent[]) => resultOf(of, panelNow(of, events))
+
+describe('a panel', () => {
+  it.each(PANEL_KINDS)('%s is set up right by what deals it, and every taster sees codes alone', (kind) => {
+    const samples = Array.from({ length: SAMPLES[kind][0] }, (_, i) => sample({ name: `Secret ${i}` }))
+    const of = panel(kind, samples, orderings(kind, samples.length), { asked: 'sweet' })
+    expect(panelWrong(of)).toEqual([])
+    for (const [seat] of of.servings.entries()) {
+      const view = seatView(of, seat)!
+      expect(JSON.stringify(view)).not.toMatch(/Secret|sample/)
+      expect(view.codes).toHaveLength(of.servings[seat]!.length - (kind === 'duo-trio' ? 1 : 0))
+    }
+    expect(seatView(of, of.servings.length)).toBeNull()
+  })
+  it('that nothing could be told from is refused, each with its reason', () => {
+    const of = panel('triangle', two)
+    const codes = (over: Partial<Panel>) => panelWrong({ ...of, ...over }).map((f) => f.code)
+    expect(codes({ samples: [two[0]!] })).toEqual(['panel-samples'])
+    expect(codes({ servings: [] })).toEqual(['panel-tasters'])
+    expect(codes({ servings: [of.servings[0]!, of.servings[0]!] })).toEqual(['panel-codes'])
+    expect(codes({ servings: [of.servings[0]!.map((c) => ({ ...c, sample: 0 }))] })).toEqual(['panel-servings'])
+    expect(codes({ kind: 'which-is-more', servings: panel('which-is-more', two).servings })).toEqual([
+      'panel-asks-nothing',
+    ])
+  })
+  it('says what was right: the odd one, the one like the known one, what is more', () => {
+    const triangle = panel('triangle', two)
+    expect(
+      resulted(
+        triangle,
+        chosen(triangle, (s) => oddIn(triangle, s)),
+      ),
+    ).toMatchObject({ told: { right: 6, n: 6 } })
+    const duo = panel('duo-trio', two)
+    const same = (s: number) => duo.servings[s]!.slice(1).find((c) => c.sample === duo.servings[s]![0]!.sample)!.code
+    expect(resulted(duo, chosen(duo, same))).toMatchObject({ told: { right: 6, n: 6 } })
+    const sour = panel('which-is-more', [sample({ ta: 0.9, brix: 9 }), sample({ ta: 0.7, brix: 12 })], 6, {
+      asked: 'sour',
+    })
+    expect([moreOf(sour), moreOf({ ...sour, asked: 'sweet' })]).toEqual([0, 1])
+    const first = (s: number) => sour.servings[s]!.find((c) => c.sample === 0)!.code
+    expect(resulted(sour, chosen(sour, first))).toMatchObject({ told: { right: 6, n: 6 }, chosen: [6, 0] })
+    const liked = panel('preference', two)
+    const second = (s: number) => liked.servings[s]!.find((c) => c.sample === 1)!.code
+    expect(resulted(liked, chosen(liked, second))).toMatchObject({ told: { right: 0, differs: true }, chosen: [0, 6] })
+  })
+  it('ranks by sample, whatever its codes; tells what is just right, and how far words reach', () => {
+    const three = panel('ranking', [sample(), sample(), sample()])
+    const places = (seat: number): Answer => ({
+      kind: 'ranked',
+      places: Object.fromEntries(three.servings[seat]!.map((c) => [c.code, 3 - c.sample])),
+    })
+    const all = three.servings.map((_, seat) => at({ kind: 'answered', seat, answer: places(seat) }, seat))
+    expect(resulted(three, all)).toMatchObject({ order: [2, 1, 0], ranked: { sums: [18, 12, 6], differs: true } })
+    const right = panel('just-right', [sample()], 2)
+    const sweet = (seat: number, step: -1 | 1): PanelEvent =>
+      at(
+        {
+          kind: 'answered',
+          seat,
+          answer: { kind: 'right', steps: { [right.servings[seat]![0]!.code]: { sweet: step } } },
+        },
+        seat,
+      )
+    expect(resulted(right, [sweet(0, 1), sweet(1, 1)])).toMatchObject({
+      of: [{ sample: 0, property: 'sweet', right: { counts: [0, 0, 0, 2, 0], n: 2 } }],
+    })
+    const guess = panel('guess', [sample({ brix: 8 }), sample({ brix: 12 })], 1, { asked: 'sweet' })
+    const cups = Object.fromEntries(guess.servings[0]!.map((c) => [c.code, { word: 'sour', guess: 10 }]))
+    const said = at({ kind: 'answered', seat: 0, answer: { kind: 'guessed', cups } }, 1)
+    expect(resulted(guess, [said])).toMatchObject({ words: [{ word: 'sour', n: 2, mean: 10 }], guesses: { n: 2 } })
+  })
+  it('the first answer of a seat counts, and one that is not of its cups never does', () => {
+    const of = panel('triangle', two, 2)
+    const [odd, other] = [oddIn(of, 0), of.servings[0]!.find((c) => c.code !== oddIn(of, 0))!.code]
+    const tells = (seat: number, code: string, minute: number): PanelEvent =>
+      at({ kind: 'answered', seat, answer: { kind: 'chosen', code } }, minute)
+    const now = panelNow(of, [tells(0, other, 5), tells(0, odd, 3), tells(1, odd, 4)])
+    expect([now.seats.filter((s) => s.answer).length, now.again.length]).toEqual([1, 2])
+    expect(resultOf(of, now)).toMatchObject({ told: { right: 1, n: 1 } })
+    expect(answerWrong(of, 9, { kind: 'chosen', code: odd })).toBe('seat-unknown')
+    expect(answerWrong(of, 0, { kind: 'ranked', places: {} })).toBe('code-unknown')
+    // An answer that is taken back never was.
+    const first = tells(0, other, 3)
+    const undone = panelNow(of, [first, at({ kind: 'void', event: first.id }, 4), tells(0, odd, 5)])
+    expect(resultOf(of, undone)).toMatchObject({ told: { right: 1, n: 1 } })
+  })
+  it('is not blind where the key was opened before an answer; whoever may not have it answers nothing', () => {
+    const of = panel('triangle', [two[0]!, sample({ allergens: ['allergen-milk'] })], 2)
+    const answers = chosen(of, (s) => oddIn(of, s))
+    const open = (minute: number) => panelNow(of, [...answers, at({ kind: 'key-opened' }, minute)]).isBlind
+    expect([open(1.5), open(9), panelNow(of, answers).isBlind]).toEqual([false, true, true])
+    const sat = at({ kind: 'sat', seat: 0, name: 'Mo', avoids: ['allergen-milk'] }, 0)
+    const now = panelNow(of, [sat, ...answers])
+    expect([now.keptAway, resultOf(of, now)]).toMatchObject([[0], { told: { right: 1, n: 1 } }])
+    expect(resultOf(of, panelNow(of, []))).toBeNull()
+    const thrown = panelNow(of, [at({ kind: 'thrown', sample: 1, reason: 'warm' }, 3), at({ kind: 'ended' }, 9)])
+    expect([thrown.thrown, thrown.endedAt]).toEqual([[{ sample: 1, reason: 'warm' }], '2026-11-29T09:09:00.000Z'])
+  })
+})
