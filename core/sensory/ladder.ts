@@ -1,4 +1,15 @@
-import { brixOf, massG, mixed, ProcessLimit, scaled, taOf, volumeMl, waterStream, type Stream } from '../process'
+import {
+  brixOf,
+  massG,
+  mixed,
+  ProcessLimit,
+  scaled,
+  sweetnessG,
+  taOf,
+  volumeMl,
+  waterStream,
+  type Stream,
+} from '../process'
 import { rootBetween } from '../solve/root'
 
 // A ladder of small cups out of two things that are on hand: from rung to rung one property goes up in even steps, and
@@ -45,7 +56,9 @@ export interface Ladder {
 /** What is less than this nobody tells: °Bx, and g of acid in 100 mL. Common practice, no source. */
 const STAYS = { brix: 0.3, ta: 0.03 } as const
 
-const valueOf = (of: LadderOf, s: Stream): number => (of === 'ta' ? taOf(s) : brixOf(s))
+/** Sweetness goes by the sugar: what a refractometer reads of a lemon is hardly any. g in 100 g, as °Bx of syrup is. */
+const valueOf = (of: LadderOf, s: Stream): number =>
+  of === 'ta' ? taOf(s) : of === 'brix' ? (100 * sweetnessG(s)) / massG(s) : brixOf(s)
 const part = (s: Stream, g: number): Stream[] => (g > 0 ? [scaled(s, g / massG(s))] : [])
 /** Cups are mixed cold. */
 const COLD_C = 5

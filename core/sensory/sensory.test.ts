@@ -256,6 +256,8 @@ describe('a ladder', () => {
     ['ladder-nothing-added', { added: streamOf({}, 100, 5) }],
     ['ladder-nothing-added', { added: null }],
     ['ladder-too-high', { step: 20 }],
+    // A lemon's °Bx is acid: it sweetens nothing.
+    ['ladder-too-high', { added: juice }],
     ['ladder-too-high', { of: 'strength', added: null, step: 6, rungs: 4 }],
     ['ladder-too-fine', { cupMl: 10, scaleStepG: 5 }],
     ['ladder-rungs', { rungs: 1 }],

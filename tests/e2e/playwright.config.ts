@@ -69,7 +69,7 @@ export default defineConfig({
     },
     {
       name: 'make',
-      testMatch: ['make.spec.ts', 'serve.spec.ts', 'count.spec.ts'],
+      testMatch: ['make.spec.ts', 'serve.spec.ts', 'count.spec.ts', 'taste.spec.ts'],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_MORNING ?? process.env.OLVEX_E2E_DEMO },
     },
     {

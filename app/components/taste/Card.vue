@@ -86,6 +86,7 @@ th {
   text-align: left;
   white-space: nowrap;
   padding-right: 12px;
+  vertical-align: middle;
 }
 .code {
   font-size: 20px;

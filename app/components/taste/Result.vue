@@ -32,6 +32,8 @@ const sentence = computed(() => {
 const ranked = computed(() => (result.value?.kind === 'ranking' ? result.value : null))
 const order = computed(() => ranked.value?.order.map(nameOf).join(', ') ?? '')
 const rankMost = computed(() => Math.max(1, ...(ranked.value?.ranked.sums ?? [])))
+/** px at most of a taster’s cup, with its gap. */
+const DOT_PX = 68
 const guessed = computed(() => (result.value?.kind === 'guess' ? result.value : null))
 const rightRows = computed(() => (result.value?.kind === 'just-right' ? result.value.of : []))
 </script>
@@ -42,7 +44,7 @@ const rightRows = computed(() => (result.value?.kind === 'just-right' ? result.v
     <p v-if="!result" class="quiet">{{ t('taste.nobody') }}</p>
     <template v-if="counted">
       <p class="said" data-test="result-sentence">{{ sentence }}</p>
-      <div class="dots" aria-hidden="true">
+      <div class="dots" aria-hidden="true" :style="{ maxWidth: `${counted.told.n * DOT_PX}px` }">
         <i
           v-for="i in counted.told.n"
           :key="i"
@@ -151,7 +153,6 @@ const rightRows = computed(() => (result.value?.kind === 'just-right' ? result.v
 }
 .dots i {
   flex: 1 1 0;
-  max-width: 64px;
   height: 30px;
   border: 2px solid var(--ink);
   border-radius: 0 0 9px 9px;

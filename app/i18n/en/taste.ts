@@ -127,7 +127,7 @@ export const taste = {
       ofWhat: 'What goes up from cup to cup',
       of: { brix: 'sweetness', ta: 'sourness', strength: 'strength' },
       drink: 'The drink',
-      added: 'What raises it, off the shelf',
+      added: 'What raises it',
       step: 'From cup to cup',
       rungs: 'Cups',
       empty: 'Choose a drink, and something that is sweeter or sourer than it. For strength, water is enough.',

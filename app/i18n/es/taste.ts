@@ -127,7 +127,7 @@ export const taste = {
       ofWhat: 'Qué sube de vaso en vaso',
       of: { brix: 'lo dulce', ta: 'lo ácido', strength: 'lo fuerte' },
       drink: 'La bebida',
-      added: 'Lo que lo sube, del estante',
+      added: 'Lo que lo sube',
       step: 'De vaso en vaso',
       rungs: 'Vasos',
       empty: 'Elige una bebida y algo más dulce o más ácido que ella. Para lo fuerte basta el agua.',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { useSession } from '~/stores/session'
 import { useTaste, type PanelView } from '~/stores/taste'
 
 // Blind tests that were made here, the newest first, and the way to a new one.
@@ -7,11 +8,12 @@ const { t } = useI18n({ useScope: 'global' })
 const { day, time } = useFormat()
 const ready = useWords('taste')
 const taste = useTaste()
+const session = useSession()
 useTasteLive()
 const names = ({ panel }: PanelView): string => [...new Set(panel.samples.map((s) => s.name))].join(' · ')
 const answered = ({ now }: PanelView): number => now.seats.filter((s) => s.answer).length
 const stateOf = ({ now, panel }: PanelView): 'open' | 'ended' | 'over' =>
-  now.endedAt ? 'ended' : Date.parse(panel.until) < Date.now() ? 'over' : 'open'
+  now.endedAt ? 'ended' : Date.parse(panel.until) < session.now().getTime() ? 'over' : 'open'
 </script>
 
 <template>

@@ -174,6 +174,9 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
   gap: 12px;
   align-items: start;
 }
+.asks > :first-child {
+  grid-column: 1 / -1;
+}
 .wide {
   overflow-x: auto;
 }
