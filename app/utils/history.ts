@@ -16,6 +16,7 @@ const HIDDEN = new Set([
   'personId',
   'at',
   'standId',
+  'panelId',
   'recipeId',
   'lotId',
   'juiceLotId',

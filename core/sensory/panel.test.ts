@@ -132,6 +132,9 @@ describe('a panel', () => {
     const now = panelNow(of, [sat, ...answers])
     expect([now.keptAway, resultOf(of, now)]).toMatchObject([[0], { told: { right: 1, n: 1 } }])
     expect(resultOf(of, panelNow(of, []))).toBeNull()
+    // What comes after the end does not count.
+    const ended = panelNow(of, [at({ kind: 'ended' }, 1.5), ...answers])
+    expect([ended.seats.filter((s) => s.answer).length, ended.again.length]).toEqual([1, 1])
     const thrown = panelNow(of, [at({ kind: 'thrown', sample: 1, reason: 'warm' }, 3), at({ kind: 'ended' }, 9)])
     expect([thrown.thrown, thrown.endedAt]).toEqual([[{ sample: 1, reason: 'warm' }], '2026-11-29T09:09:00.000Z'])
   })

@@ -106,7 +106,7 @@ export interface PanelNow {
   isBlind: boolean
   thrown: readonly { sample: number; reason: string }[]
   endedAt: Instant | null
-  /** answers of a seat that had answered before: they change nothing */
+  /** answers of a seat that had answered before, or after the end: they change nothing */
   again: readonly PanelEvent[]
 }
 /** A panel by what happened. @param events in any order */
@@ -115,6 +115,7 @@ export function panelNow(panel: Panel, events: readonly PanelEvent[]): PanelNow 
   const told = events
     .filter((e) => e.kind !== 'void' && !gone.has(e.id))
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1))
+  const endedAt = told.find((e) => e.kind === 'ended')?.at ?? null
   const seats = new Map<number, PanelNow['seats'][number]>()
   const again: PanelEvent[] = []
   const seatOf = (seat: number): PanelNow['seats'][number] => {
@@ -126,7 +127,8 @@ export function panelNow(panel: Panel, events: readonly PanelEvent[]): PanelNow 
     if (e.kind === 'sat') Object.assign(seatOf(e.seat), { name: e.name, avoids: e.avoids })
     if (e.kind !== 'answered') continue
     const of = seatOf(e.seat)
-    if (of.answer || answerWrong(panel, e.seat, e.answer)) again.push(e)
+    const isLate = endedAt !== null && e.at > endedAt
+    if (of.answer || isLate || answerWrong(panel, e.seat, e.answer)) again.push(e)
     else Object.assign(of, { answer: e.answer, at: e.at })
   }
   const all = [...seats.values()].sort((a, b) => a.seat - b.seat)
@@ -137,7 +139,7 @@ export function panelNow(panel: Panel, events: readonly PanelEvent[]): PanelNow 
     keptAway: all.filter((s) => s.avoids.some((a) => inIt.has(a))).map((s) => s.seat),
     isBlind: opened === null || all.every((s) => s.at === null || s.at < opened),
     thrown: told.flatMap((e) => (e.kind === 'thrown' ? [{ sample: e.sample, reason: e.reason }] : [])),
-    endedAt: told.find((e) => e.kind === 'ended')?.at ?? null,
+    endedAt,
     again,
   }
 }

@@ -5,6 +5,7 @@ import { benchApi, benchCrowd, benchMemory, threeYears } from './api'
 import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
 import { benchCount, benchSpread } from './count'
+import { benchCups } from './cups'
 import { benchDrinks, benchWork } from './drinks'
 import { benchBatch, benchMake } from './make'
 import { benchPlan } from './plan'
@@ -69,3 +70,4 @@ await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => 
 await withInstallation('bench-make', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchMake(app.url)))
 await withInstallation('bench-serve', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchServe(app.url)))
 await withInstallation('bench-count', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchCount(app.url)))
+await withInstallation('bench-cups', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchCups(app.url)))

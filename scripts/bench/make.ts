@@ -110,6 +110,7 @@ export async function benchMake(url: string): Promise<Row[]> {
       }, long),
     )
   }
+  const off = await driftInAnHour(page, url)
   await browser.close()
   return [
     [`a touch to the next thing painted, median of ${online.length} (slowest)`, both(online), '100 ms'],
@@ -119,7 +120,25 @@ export async function benchMake(url: string): Promise<Row[]> {
       ms(middle(opened)),
       '500 ms',
     ],
+    ['a clock, after an hour of its page: seconds off', `${off} s`, '1 s'],
   ]
+}
+/** What a clock of ten minutes shows at the end of an hour of its page, against what it should. @returns s */
+async function driftInAnHour(page: Page, url: string): Promise<number> {
+  await page.clock.install()
+  await page.goto(`${url}/make`)
+  await page.locator('[data-test=begin-nothing]').click()
+  await page.locator('[data-test=begin]').click()
+  await page.clock.runFor('51:00')
+  await page.locator('[data-test=set-timer]').click()
+  await page.locator('[data-test=timer-10]').click()
+  const shown = async (): Promise<number> => {
+    const parts = (await page.locator('[data-test=own-timer]').innerText()).split(':').map(Number)
+    return parts.reduce((sum, part) => sum * 60 + part, 0)
+  }
+  const before = await shown()
+  await page.clock.runFor('09:00')
+  return Math.abs(before - (await shown()) - 9 * 60)
 }
 
 /** A pot from nothing with 500 events, told to the server as a tablet tells them. @returns its id */

@@ -71,7 +71,8 @@ export async function postPanel(tx: Tx, body: Body<'postPanel'>, who: Who): Prom
   const row = { ...told, id, standId, at: at ? new Date(at) : now(), personId: who.personId }
   const json = { samples: toJson(told.samples), servings: toJson(told.servings) }
   await Panel.create({ ...row, ...json }, { transaction: tx })
-  await recordChange(tx, who, 'panel', id, null, { ...row, servings: undefined })
+  const samples = told.samples.map((s) => s.name).join(', ')
+  await recordChange(tx, who, 'panel', id, null, { standId, kind: told.kind, samples, seats: told.servings.length })
   return { id }
 }
 

@@ -12,6 +12,7 @@ let lead: Client
 let stand: string
 beforeAll(async () => {
   ;({ owner, crew, stand } = await people())
+  await owner.call('postPerson', { body: { id: uuid(), ...LEAD } })
   lead = await signIn(LEAD.login, LEAD.password)
   database()
 })

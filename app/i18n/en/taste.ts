@@ -81,6 +81,7 @@ export const taste = {
     tasted: 'tasted',
     keptAway: 'no cup for {name}: {what} is in it',
     end: 'End it',
+    endSure: 'Yes, end it without them',
     endEarly: 'End it now: {n} have not tasted',
     throwSample: 'Something is wrong with a sample',
     throwWhy: 'Why {name} is not tasted any more',
@@ -119,8 +120,7 @@ export const taste = {
     notBlind: 'Not blind: somebody opened which is which before the end.',
     onTablet: '{n} of them answered at this tablet, which holds the key.',
     again:
-      '{n} answer came from a seat that had answered: it does not count. | {n} answers came from seats that had answered: they do not count.',
-    keep: 'Keep the batch',
+      '{n} answer came late, or from a seat that had answered: it does not count. | {n} answers came late, or from seats that had answered: they do not count.',
     correct: 'Correct the pot',
     ladder: {
       why: 'Small cups of one drink in even steps: for tongues to learn, and for a panel to guess.',

@@ -81,6 +81,7 @@ export const taste = {
     tasted: 'cató',
     keptAway: 'ningún vaso para {name}: lleva {what}',
     end: 'Terminarla',
+    endSure: 'Sí, terminarla sin ellos',
     endEarly: 'Terminarla ya: {n} no han catado',
     throwSample: 'Algo anda mal con una muestra',
     throwWhy: 'Por qué {name} ya no se cata',
@@ -119,8 +120,7 @@ export const taste = {
     notBlind: 'No fue a ciegas: alguien abrió cuál es cuál antes del final.',
     onTablet: '{n} contestaron en esta tableta, que guarda la clave.',
     again:
-      '{n} respuesta vino de un sitio que ya había contestado: no cuenta. | {n} respuestas vinieron de sitios que ya habían contestado: no cuentan.',
-    keep: 'Quedarse con el lote',
+      '{n} respuesta llegó tarde, o de un sitio que ya había contestado: no cuenta. | {n} respuestas llegaron tarde, o de sitios que ya habían contestado: no cuentan.',
     correct: 'Corregir la olla',
     ladder: {
       why: 'Vasos pequeños de una bebida en pasos iguales: para que aprendan las lenguas, y para que un panel adivine.',

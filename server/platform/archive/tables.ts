@@ -22,7 +22,7 @@ const STAYS = new Set(['session', 'sign_in_attempt', 'device', 'idempotency_key'
 export const TABLES: [string, ModelStatic<Model>][] = ALL_TABLES.flatMap(([model, name]) =>
   STAYS.has(name) ? [] : [[name, model]],
 )
-const SECRET: Record<string, string[]> = { person: ['passwordHash', 'pinHash'] }
+const SECRET: Record<string, string[]> = { person: ['passwordHash', 'pinHash'], panel_event: ['secretHash'] }
 
 export const columnsOf = (name: string, model: ModelStatic<Model>): string[] =>
   Object.keys(model.getAttributes()).filter((c) => !SECRET[name]?.includes(c))
