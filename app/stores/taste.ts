@@ -44,12 +44,15 @@ export const useTaste = defineStore('taste', () => {
     told.value = []
     ready.value = false
   })
+  let asked = 0
   async function load(): Promise<void> {
     const { standId } = session
     if (!standId) return
+    const mine = ++asked
     const shown = outbox.reading(['postPanel', 'postPanelEvent'])
     const reply = await outbox.read('panels', { query: { stand: standId } }).catch(() => null)
-    if (session.standId !== standId) return
+    // An answer that was asked for earlier, and comes later, knows less.
+    if (session.standId !== standId || mine !== asked) return
     if (reply) answered.value = reply
     shown()
     ready.value = true
@@ -100,11 +103,17 @@ export const useTaste = defineStore('taste', () => {
     await load()
     return id
   }
+  /** Now, and after all that is known of the panel. */
+  function momentAt(panelId: string): string {
+    const known = byId.value.get(panelId)?.panel.events ?? []
+    const last = Math.max(0, ...known.map((e) => Date.parse(e.at)))
+    return new Date(Math.max(session.now().getTime(), last + 1)).toISOString()
+  }
   async function tell(panelId: string, event: PanelEventBody): Promise<void> {
     await outbox.keep('postPanelEvent', {
       key: uuid(),
       params: { id: panelId },
-      body: { id: uuid(), event, at: now() },
+      body: { id: uuid(), event, at: momentAt(panelId) },
     })
     await load()
   }

@@ -81,7 +81,6 @@ export const taste = {
     tasted: 'tasted',
     keptAway: 'no cup for {name}: {what} is in it',
     end: 'End it',
-    endSure: 'Yes, end it without them',
     endEarly: 'End it now: {n} have not tasted',
     throwSample: 'Something is wrong with a sample',
     throwWhy: 'Why {name} is not tasted any more',

@@ -81,7 +81,6 @@ export const taste = {
     tasted: 'cató',
     keptAway: 'ningún vaso para {name}: lleva {what}',
     end: 'Terminarla',
-    endSure: 'Sí, terminarla sin ellos',
     endEarly: 'Terminarla ya: {n} no han catado',
     throwSample: 'Algo anda mal con una muestra',
     throwWhy: 'Por qué {name} ya no se cata',

@@ -22,13 +22,6 @@ async function tell(event: Parameters<typeof taste.tell>[1]): Promise<void> {
   said.value = ''
   await taste.tell(id, event).catch((e: unknown) => (said.value = ofError(e)))
 }
-/** Before all have tasted it takes two touches. */
-const isSure = ref(false)
-function end(): void {
-  if (open.value && !isSure.value) return void (isSure.value = true)
-  isSure.value = false
-  void tell({ kind: 'ended' })
-}
 const throwing = ref<number | null>(null)
 const reason = ref('')
 async function throwSample(): Promise<void> {
@@ -96,8 +89,8 @@ const print = (): void => window.print()
             :color="open ? undefined : 'primary'"
             :variant="open ? 'text' : 'flat'"
             data-test="panel-end"
-            @click="end"
-            >{{ open ? t(isSure ? 'taste.endSure' : 'taste.endEarly', { n: open }) : t('taste.end') }}</v-btn
+            @click="tell({ kind: 'ended' })"
+            >{{ open ? t('taste.endEarly', { n: open }) : t('taste.end') }}</v-btn
           >
           <details>
             <summary>{{ t('taste.throwSample') }}</summary>
