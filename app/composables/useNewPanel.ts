@@ -3,6 +3,7 @@ import {
   DISCRIMINATING,
   fewestRight,
   orderings,
+  pouredMlOf,
   powerOf,
   SAMPLES,
   TASTERS,
@@ -94,16 +95,16 @@ export function useNewPanel() {
       asked: asksOne.value ? asked.value : null,
     }
     const id = await taste.setUp(setUp)
-    await takeOut(of, n.value, cupMl.value!)
+    await takeOut(id)
     await navigateTo(`/taste/${id}`)
   })
   /** What is poured for it leaves its lots, as far as they have it. */
-  async function takeOut(of: readonly Sample[], seats: number, ml: number): Promise<void> {
+  async function takeOut(id: string): Promise<void> {
+    const panel = taste.byId.get(id)?.panel
     const fruit = useFruit()
-    for (const { lotId } of of) {
-      const lot = fruit.lots.find((l) => l.id === lotId)
-      const cups = seats * (kind.value === 'triangle' || kind.value === 'duo-trio' ? 1.5 : 1)
-      const amount = lot && Math.min(lot.onHand, Math.ceil(cups * ml))
+    for (const [i, ml] of panel ? pouredMlOf(panel).entries() : []) {
+      const lot = fruit.lots.find((l) => l.id === panel!.samples[i]!.lotId)
+      const amount = lot && Math.min(lot.onHand, Math.ceil(ml))
       if (!lot || lot.unit === 'pieces' || !amount) continue
       const event = { kind: 'discard' as const, amount, reason: 'tasted' as const, note: null }
       const body = { id: uuid(), event, at: session.now().toISOString() }

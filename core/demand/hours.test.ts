@@ -36,6 +36,9 @@ describe('hours of a day', () => {
     )
     // Open past midnight: from one in the afternoon until two at night, and from noon until noon.
     expect([at(13, 2), at(12, 12)]).toEqual([expect.closeTo(0.4, 9), 1])
+    // Hours that leave out next to nothing are a usual day.
+    const late = shares.map((_, h) => (h === 11 ? 0.04 : h === 12 ? 0.96 : 0))
+    expect(openShare(late, 12 * 60, 14 * 60)).toBe(1)
     const day = { expected: 80, spread: 20, low: 50, high: 120, days: 9 }
     expect(inOpenHours(day, 0.5)).toEqual({ expected: 40, spread: 10, low: 25, high: 60, days: 9 })
   })

@@ -5,6 +5,7 @@ import {
   PANEL_KINDS,
   panelNow,
   panelWrong,
+  pouredMlOf,
   resultOf,
   SAMPLES,
   seatView,
@@ -60,6 +61,10 @@ describe('a panel', () => {
     expect(codes({ kind: 'which-is-more', servings: panel('which-is-more', two).servings })).toEqual([
       'panel-asks-nothing',
     ])
+  })
+  it('takes as much of each sample as its cups hold', () => {
+    expect(pouredMlOf(panel('triangle', two, 6))).toEqual([270, 270])
+    expect(pouredMlOf(panel('preference', two, 5))).toEqual([150, 150])
   })
   it('says what was right: the odd one, the one like the known one, what is more', () => {
     const triangle = panel('triangle', two)

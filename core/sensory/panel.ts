@@ -245,3 +245,7 @@ export function seatView(panel: Pick<Panel, 'kind' | 'asked' | 'servings' | 'sam
 
 /** Tasters with whom every arrangement comes equally often: so many, or a multiple of it. */
 export const orderings = (kind: PanelKind, samples: number): number => arrangementsOf(kind, samples).length
+
+/** mL of each sample that goes into the cups of all seats. */
+export const pouredMlOf = ({ samples, servings, cupMl }: Pick<Panel, 'samples' | 'servings' | 'cupMl'>): number[] =>
+  samples.map((_, i) => servings.flat().filter((c) => c.sample === i).length * cupMl)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { pouredMlOf } from '#core/sensory'
 import type { PanelEventBody } from '#core/sensory/words'
 import { useSession } from '~/stores/session'
 import type { PanelView } from '~/stores/taste'
@@ -34,11 +35,8 @@ function openKey(): void {
   emit('tell', { kind: 'key-opened' })
 }
 const needs = computed(() =>
-  panel.value.samples
-    .map((s, i) => {
-      const cups = panel.value.servings.flat().filter((c) => c.sample === i).length
-      return `${s.name} ${amount(cups * panel.value.cupMl, 'mL', 0)}`
-    })
+  pouredMlOf(panel.value)
+    .map((ml, i) => `${panel.value.samples[i]!.name} ${amount(ml, 'mL', 0)}`)
     .join(', '),
 )
 const contains = computed(() => [...new Set(panel.value.samples.flatMap((s) => s.allergens))])
