@@ -1,7 +1,7 @@
 import { guessedColumns, readTill, type TillColumns } from '.'
 
 const columns: TillColumns = { sale: 0, day: 1, time: null, product: 2, count: 3, paid: 4, monthFirst: false }
-const NOW = '2026-11-28T20:00:00Z'
+const NOW = '2026-11-28T20:00:00.000Z'
 const read = (rows: string[], of: Partial<TillColumns> = {}, zone = 'Europe/Madrid') =>
   readTill(['sale,date,item,qty,total', ...rows].join('\n'), { ...columns, ...of }, zone, NOW)
 
@@ -16,7 +16,7 @@ describe('the file of a till', () => {
       expect(line).toEqual({
         line: 2,
         sale: '17/1',
-        at: '2026-11-28T13:05:00Z',
+        at: '2026-11-28T13:05:00.000Z',
         product: 'Lemonade',
         count: 2,
         paid: 7,
@@ -29,7 +29,7 @@ describe('the file of a till', () => {
       'America/New_York',
       NOW,
     )
-    expect(lines[0]).toMatchObject({ at: '2026-11-08T19:05:00Z', paid: null })
+    expect(lines[0]).toMatchObject({ at: '2026-11-08T19:05:00.000Z', paid: null })
   })
   it('each line of a sale is itself, and the same again when the file is read again', () => {
     const rows = ['5,28/11/2026 10:00,Tea,1,3', '5,28/11/2026 10:00,Tea,1,3', '6,28/11/2026 10:01,Tea,-1,-3']
@@ -43,7 +43,7 @@ describe('the file of a till', () => {
   })
   it('a line that is read the next day takes no other line’s place', () => {
     const rows = ['5,28/11/2026 23:55,Tea,1,3', '5,28/11/2026 10:00,Tea,2,6']
-    const [today, tomorrow] = [NOW, '2026-11-29T08:00:00Z'].map((now) =>
+    const [today, tomorrow] = [NOW, '2026-11-29T08:00:00.000Z'].map((now) =>
       readTill(['sale,date,item,qty,total', ...rows].join('\n'), columns, 'Europe/Madrid', now).lines.map(
         (l) => l.sale,
       ),
@@ -53,11 +53,11 @@ describe('the file of a till', () => {
   it('in the night in which the clock goes back, a time that is shown twice is the first', () => {
     const of = (time: string) => read([`1,25/10/2026 ${time},Tea,1,3`]).lines[0]!.at
     expect([of('01:30'), of('02:30'), of('03:30')]).toEqual([
-      '2026-10-24T23:30:00Z',
-      '2026-10-25T00:30:00Z',
-      '2026-10-25T02:30:00Z',
+      '2026-10-24T23:30:00.000Z',
+      '2026-10-25T00:30:00.000Z',
+      '2026-10-25T02:30:00.000Z',
     ])
-    expect(read(['1,29/03/2026 02:30,Tea,1,3']).lines[0]!.at).toBe('2026-03-29T01:30:00Z')
+    expect(read(['1,29/03/2026 02:30,Tea,1,3']).lines[0]!.at).toBe('2026-03-29T01:30:00.000Z')
   })
   it.each([
     [',28/11/2026 10:00,Tea,1,3', 'till-sale-missing'],

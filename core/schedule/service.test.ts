@@ -25,7 +25,7 @@ describe('hours of a day', () => {
       },
       { id: 'Ben', there: [{ fromMin: -960, toMin: -840 }] },
     ])
-    expect([firstMin, opens, minuteOf(opens, momentOf(opens, -75))]).toEqual([-960, '2026-11-28T10:00:00Z', -75])
+    expect([firstMin, opens, minuteOf(opens, momentOf(opens, -75))]).toEqual([-960, '2026-11-28T10:00:00.000Z', -75])
   })
   it('of a night when the clock is put on are an hour short; a shift over midnight ends on the next day', () => {
     const shifts = [{ name: 'Ana', before: true, from: '22:00', to: '06:00' }]

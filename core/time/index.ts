@@ -2,12 +2,14 @@ import { Temporal } from 'temporal-polyfill'
 
 // A stand lives in its own days: what ended last evening there is over, whatever the day is in Greenwich. Every day is
 // made here, from an instant and a place; a day is text such as 2026-11-28, an instant text such as
-// 2026-11-28T17:30:00Z.
+// 2026-11-28T17:30:00.000Z: always to the millisecond, so that the order of texts is the order of moments.
 
 /** A calendar day, YYYY-MM-DD: the same wherever somebody is. */
 export type Day = string
-/** A moment, ISO 8601 in UTC. */
+/** A moment, ISO 8601 in UTC, to the millisecond. */
 export type Instant = string
+const instantOf = (moment: Temporal.ZonedDateTime): Instant =>
+  moment.toInstant().toString({ smallestUnit: 'millisecond' })
 
 const MS_PER_MIN = 60_000
 /** min from one moment to another, below zero where that is earlier. */
@@ -83,14 +85,11 @@ export const weekdayOf = (day: Day): number => Temporal.PlainDate.from(day).dayO
  * @param time HH:MM
  */
 export const instantAt = (day: Day, time: string, timeZone: string): Instant =>
-  Temporal.PlainDate.from(day)
-    .toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(time) })
-    .toInstant()
-    .toString()
+  instantOf(Temporal.PlainDate.from(day).toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(time) }))
 
 /** The moment at which a day begins at a place, which need not be midnight. */
 export const startOfDay = (day: Day, timeZone: string): Instant =>
-  Temporal.PlainDate.from(day).toZonedDateTime({ timeZone }).toInstant().toString()
+  instantOf(Temporal.PlainDate.from(day).toZonedDateTime({ timeZone }))
 
 /** What a clock at a place shows, YYYY-MM-DDTHH:MM, as a field for a time asks for it. */
 export const clockOf = (instant: Instant | Date, timeZone: string): string =>
@@ -99,7 +98,7 @@ export const clockOf = (instant: Instant | Date, timeZone: string): string =>
 /** The moment at which a clock at a place shows YYYY-MM-DDTHH:MM; null where that is none. */
 export function instantOfClock(clock: string, timeZone: string): Instant | null {
   try {
-    return Temporal.PlainDateTime.from(clock).toZonedDateTime(timeZone).toInstant().toString()
+    return instantOf(Temporal.PlainDateTime.from(clock).toZonedDateTime(timeZone))
   } catch {
     return null
   }

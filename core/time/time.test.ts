@@ -28,21 +28,21 @@ it('counts days from one to another, over months and nights of the clock', () =>
 describe('the day of a stand', () => {
   // Mexico City is six hours behind UTC the year round since 2022, Japan nine ahead (IANA time zone database)
   it.each([
-    [MEXICO, '2026-11-26T05:59:59Z', '2026-11-25', 23],
-    [MEXICO, '2026-11-26T06:00:00Z', '2026-11-26', 0],
-    [JAPAN, '2026-11-25T14:59:59Z', '2026-11-25', 23],
-    [JAPAN, '2026-11-25T15:00:00Z', '2026-11-26', 0],
-    [LISBON, '2026-07-31T23:30:00Z', '2026-08-01', 0],
-    ['Pacific/Kiritimati', '2026-12-31T10:00:00Z', '2027-01-01', 0],
+    [MEXICO, '2026-11-26T05:59:59.000Z', '2026-11-25', 23],
+    [MEXICO, '2026-11-26T06:00:00.000Z', '2026-11-26', 0],
+    [JAPAN, '2026-11-25T14:59:59.000Z', '2026-11-25', 23],
+    [JAPAN, '2026-11-25T15:00:00.000Z', '2026-11-26', 0],
+    [LISBON, '2026-07-31T23:30:00.000Z', '2026-08-01', 0],
+    ['Pacific/Kiritimati', '2026-12-31T10:00:00.000Z', '2027-01-01', 0],
   ])('in %s at %s is %s, %d o’clock', (zone, instant, day, hour) => {
     expect([dayOf(instant, zone), hourOf(instant, zone)]).toEqual([day, hour])
     expect(dayOf(new Date(instant), zone)).toBe(day)
   })
   it('begins where its clock says so, once a year an hour later', () => {
-    expect(startOfDay('2026-11-26', MEXICO)).toBe('2026-11-26T06:00:00Z')
-    expect(startOfDay('2026-11-26', JAPAN)).toBe('2026-11-25T15:00:00Z')
+    expect(startOfDay('2026-11-26', MEXICO)).toBe('2026-11-26T06:00:00.000Z')
+    expect(startOfDay('2026-11-26', JAPAN)).toBe('2026-11-25T15:00:00.000Z')
     // Chile puts its clocks forward at midnight: 6 September 2026 begins at one (IANA time zone database)
-    expect(startOfDay('2026-09-06', 'America/Santiago')).toBe('2026-09-06T04:00:00Z')
+    expect(startOfDay('2026-09-06', 'America/Santiago')).toBe('2026-09-06T04:00:00.000Z')
   })
   it('and its clock lead back to the moment, in every zone and season', () => {
     fc.assert(
@@ -78,7 +78,7 @@ describe('the day of a stand', () => {
         '7:60',
       ].map(readClock),
     ).toEqual(['14:30', '14:30', '14:30', '14:30', '14:30', '00:05', '09:00', '21:00', null, null, null, null])
-    expect(instantAt('2026-11-26', '12:00', JAPAN)).toBe('2026-11-26T03:00:00Z')
+    expect(instantAt('2026-11-26', '12:00', JAPAN)).toBe('2026-11-26T03:00:00.000Z')
   })
 })
 

@@ -1,9 +1,12 @@
 import {
-  contentOf,
   drinkMlOf,
   emptiedBy,
+  emptyHold,
+  foldOn,
   inOrder,
+  later,
   SPILLED_AS,
+  type Folded,
   type HoldContent,
   type HoldContext,
   type HoldEvent,
@@ -296,7 +299,6 @@ function summed(cups: readonly CupsOf[]): CupsOf[] {
 /** A vessel in service, over days. */
 class Vessel {
   private readonly events: readonly HoldEvent[]
-  private readonly ctx: HoldContext
   private mix: Bought[] | undefined
   constructor(
     private readonly hold: HoldNow,
@@ -304,7 +306,6 @@ class Vessel {
     private readonly trace: Trace,
   ) {
     this.events = eventsOf(hold)
-    this.ctx = contextOf(hold, standard)
   }
 
   /** What happened to it on a day; null where it did not serve then. */
@@ -312,9 +313,8 @@ class Vessel {
     const { hold } = this
     const end = emptiedBy(hold.events)
     if (hold.at >= until || (end && end.at < from)) return null
-    const last = justBefore(until)
-    const before = hold.at >= from ? null : contentOf(this.events, justBefore(from), this.ctx)
-    const after = contentOf(this.events, last, this.ctx)
+    const before = hold.at >= from ? null : contentAt(hold, justBefore(from), this.standard)
+    const after = contentAt(hold, justBefore(until), this.standard)
     const today = this.events.filter((e) => e.at >= from && e.at < until)
     const cups = cupsOn(hold, { day, from, until })
     const poured = sizes(cups)
@@ -358,7 +358,8 @@ function eventsOf(hold: HoldNow): HoldEvent[] {
   const known = EVENTS.get(hold)
   if (known) return known
   const end = new Date(Date.parse(hold.at) + FOREVER_MS).toISOString()
-  const few = settledTogether(hold.pours, () => hold.events, end)
+  const [runs, single] = [hold.pours.filter((p) => p.isTogether), hold.pours.filter((p) => !p.isTogether)]
+  const few = [...runs, ...settledTogether(single, () => hold.events, end)]
   const events = inOrder([...hold.events, ...few.map(pouredAs)])
   EVENTS.set(hold, events)
   return events
@@ -368,6 +369,26 @@ const EVENTS = new WeakMap<HoldNow, HoldEvent[]>()
 const justBefore = (at: Instant): Instant => new Date(Date.parse(at) - 1).toISOString()
 /** Longer than any vessel serves. */
 const FOREVER_MS = 3650 * 864e5
+
+/**
+ * A vessel at a moment. It is asked for the begin and the end of each day, and of all days: what was folded for one is
+ * gone on with for another.
+ */
+function contentAt(hold: HoldNow, at: Instant, standard: Evaluation): HoldContent {
+  const events = eventsOf(hold)
+  const ctx = contextOf(hold, standard)
+  const count = events.findLastIndex((e) => e.at <= at) + 1
+  const known = FOLDED.get(hold) ?? []
+  FOLDED.set(hold, known)
+  const before = known.findLast((f) => f.events.length <= count) ?? null
+  const folded = foldOn(before, events.slice(0, count), ctx)
+  if (folded.events.length > (before?.events.length ?? 0))
+    known.splice(before ? known.indexOf(before) + 1 : 0, 0, folded)
+  return folded.content ? later(folded.content, at, ctx) : emptyHold(at)
+}
+/** Of each vessel, the one of fewest events first. */
+const FOLDED = new WeakMap<HoldNow, Folded[]>()
+
 const contextOf = ({ wPerK, roomC, vessel }: HoldNow, standard: Evaluation): HoldContext => ({
   ...{ wPerK, roomC },
   capacityMl: vessel.capacityMl,
@@ -387,7 +408,7 @@ export function heldIn(hold: HoldNow, standard: Evaluation): WentIn & { came: nu
   const fills = told.flatMap((e) => (e.kind === 'filled' ? [e] : []))
   const laid = told.flatMap((e) => (e.kind === 'laid' ? [e] : []))
   const inNoneMl = fills.reduce((sum, f) => sum + (f.took ? 0 : f.volumeMl), 0)
-  const now = contentOf(events, events.at(-1)?.at ?? hold.at, contextOf(hold, standard))
+  const now = contentAt(hold, events.at(-1)?.at ?? hold.at, standard)
   const end = events.find((e) => e.kind === 'emptied')
   return {
     uses: [...fills, ...laid].flatMap((e) => e.took ?? []),

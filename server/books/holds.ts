@@ -59,17 +59,31 @@ const eventsOf = (tx: Read, ids: readonly string[]): Promise<Map<string, ToldHol
 /** Vessels as they stand, locked: nothing else happens to them meanwhile. */
 export const holdsNow = (tx: Tx, ids: readonly string[]): Promise<Map<string, HoldNow>> =>
   holdsOf(tx, ids, tx.LOCK.UPDATE)
-/** Vessels with all that happened to them, and all of their cups. */
-export async function holdsOf(tx: Read, ids: readonly string[], lock?: LOCK): Promise<Map<string, HoldNow>> {
+/** Reads the cups out of vessels to which some things happened. */
+export type CupsReader = (
+  tx: Read,
+  ids: readonly string[],
+  events: ReadonlyMap<string, readonly ToldHoldEvent[]>,
+) => Promise<PouredRow[]>
+/**
+ * Vessels with all that happened to them, and all of their cups.
+ * @param cupsOf reads those
+ */
+export async function holdsOf(
+  tx: Read,
+  ids: readonly string[],
+  lock?: LOCK,
+  cupsOf: CupsReader = pouredOf,
+): Promise<Map<string, HoldNow>> {
   if (!ids.length) return new Map()
   const of = { transaction: tx, ...(lock ? { lock } : {}) }
   const rows = await rowsOf(Hold, { where: { id: [...ids] }, ...of })
   const events = await eventsOf(tx, ids)
   const pours = new Map<string, PouredRow[]>(ids.map((id) => [id, []]))
-  for (const p of await pouredOf(tx, ids)) pours.get(p.holdId!)!.push(p)
+  for (const p of await cupsOf(tx, ids, events)) pours.get(p.holdId!)!.push(p)
   return new Map(rows.map(holdRow).map((h) => [h.id, { ...h, events: events.get(h.id)!, pours: pours.get(h.id)! }]))
 }
-/** Cups out of some vessels: a month of them is many thousands, and nobody who asks for a vessel reads all of each. */
+/** Cups out of some vessels, without what nobody asks a vessel for. */
 async function pouredOf(tx: Read, ids: readonly string[]): Promise<PouredRow[]> {
   const rows = await database().query<Omit<PouredRow, 'at' | 'drinkMl'> & { at: Date; drinkMl: string }>(
     `SELECT id, stand_id AS standId, hold_id AS holdId, recipe_id AS recipeId, version_id AS versionId, cup_id AS cupId,

@@ -1,7 +1,7 @@
 import { INGREDIENTS } from '../../core/substances'
 import { handbookYield, juiceDensityGPerMl } from '../../core/yield'
 import { newDrink, withLayer } from '../../core/recipe'
-import { shiftDay, dayOf } from '../../core/time'
+import { dayOf, shiftDay, startOfDay } from '../../core/time'
 import type { CountSheet } from '../../shared/contract'
 import { closeDatabase, database } from '../../server/db/connect'
 import { Stand } from '../../server/db/models'
@@ -209,8 +209,33 @@ describe('a day as it is counted', () => {
       ['2026-10-26', 1],
     ])
   })
+  it('cups out of one vessel around midnight are of the day that each was poured on', async () => {
+    const late = uuid()
+    const vessel = { name: 'Late jar', capacityMl: 5000 }
+    const served = { way: 'cold' as const, control: 'cold' as const, washMin: 240, wPerK: 1, roomC: 20 }
+    const day = shiftDay(today, -30)
+    const midnight = Date.parse(startOfDay(shiftDay(day, 1), 'Europe/Lisbon'))
+    const moment = (min: number): string => new Date(midnight + min * 60_000).toISOString()
+    const told = { standId: stand, versionId, at: moment(-120) }
+    await say(crew, 'postHold', { body: { id: late, vessel, ...told, ...served } })
+    for (const [min, cups] of [
+      [-3, 1],
+      [-1, 2],
+      [-0.2, 4],
+      [0, 8],
+      [1, 16],
+    ] as const) {
+      const pour = { standId: stand, holdId: late, versionId, drinkMl: 250, cups, at: moment(min) }
+      await say(crew, 'putPour', { params: { id: uuid() }, body: pour })
+    }
+    const { cups } = await sheetFor(owner, shiftDay(day, -1), shiftDay(day, 2))
+    expect(cups.map((c) => [c.day, c.cups])).toEqual([
+      [day, 7],
+      [shiftDay(day, 1), 24],
+    ])
+  })
   it('what guests chose is told beside what they did not; a size is sold at its own price', async () => {
-    const day = '2026-09-02'
+    const day = shiftDay(today, -40)
     const at = `${day}T11:00:00Z`
     const cup = uuid()
     const size = { name: `Tall ${cup}`, capacityMl: 600, fillLineMl: 560, cupPrice: 0, lidPrice: 0, strawPrice: 0 }

@@ -1,6 +1,6 @@
 export * from './rows'
 export { pouredAs } from './poured-as'
-export { settledTogether } from './together'
+export { runsOf, settledTogether } from './together'
 export { gramsBy, leftLotOf, type AtHold, type PutOut } from './hold'
 export type { Pour } from './pour'
 export type { SoldOut } from './sold-out'

@@ -5,6 +5,7 @@ import {
   BOOKS,
   leftLotOf,
   pouredAs,
+  runsOf,
   settledTogether,
   type HoldNow,
   type LotNow,
@@ -221,6 +222,12 @@ describe('cups', () => {
     expect(less.unexplainedMl).toBeCloseTo(all.unexplainedMl, 6)
     expect(drinkMlOf(less)).toBeCloseTo(drinkMlOf(all), 6)
     expect(less.drink!.tempC).toBeCloseTo(all.drink!.tempC, 1)
+  })
+  it('are together within five minutes of the first, and not across what happened', () => {
+    const minutes = (...all: number[]) => all.map((m) => m * 60_000)
+    expect(runsOf(minutes(0, 1, 5, 5.1, 9, 20), [])).toEqual([0, 3, 5])
+    expect(runsOf(minutes(0, 1, 2, 3), minutes(1.5, 3))).toEqual([0, 2, 3])
+    expect(runsOf([], minutes(1))).toEqual([])
   })
   it('counted at the end are told as such: a level may have found them gone', () => {
     const row = (source: PourRow['source']) => pouredAs({ ...pour({ holdId: 'h', source }).pours[0]!, source })

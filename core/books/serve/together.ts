@@ -8,6 +8,23 @@ const SETTLED_POUR_MS = 15 * 60_000
 const TOGETHER_MS = 5 * 60_000
 
 /**
+ * Which moments, in their order, are told together: those within five minutes of the first, where nothing happened
+ * between them.
+ * @param apart moments at which something happened, ms; two that are on both sides of one, or at it, are not together
+ * @returns where each run begins
+ */
+export function runsOf(moments: readonly number[], apart: readonly number[]): number[] {
+  let firstMs = -Infinity
+  return moments.flatMap((ms, i) => {
+    const isSame =
+      i > 0 && ms - firstMs <= TOGETHER_MS && !apart.some((between) => between >= moments[i - 1]! && between <= ms)
+    if (isSame) return []
+    firstMs = ms
+    return [i]
+  })
+}
+
+/**
  * Cups of a day with few rows: those that are settled, of the same vessel and size, are one row of all of them where
  * nothing happened to their vessel between them, so that what is in it comes out alike.
  * @param pours in any order @param eventsOf what happened to a vessel @param now an instant
@@ -19,34 +36,41 @@ export function settledTogether<P extends PouredRow>(
   now: string,
 ): P[] {
   const settledBefore = Date.parse(now) - SETTLED_POUR_MS
-  const out: P[] = []
-  const open = new Map<string, { row: P; firstMs: number }>()
-  const moments = new Map<string, number[]>()
-  const momentsOf = (holdId: string | null): readonly number[] => {
-    if (holdId === null) return []
-    let known = moments.get(holdId)
-    if (!known) moments.set(holdId, (known = eventsOf(holdId).map((e) => Date.parse(e.at))))
-    return known
+  // A month has many thousands: each is read as a moment once.
+  const told = pours.map((p) => ({ p, ms: Date.parse(p.at) })).sort(byTime)
+  const alike = new Map<string, { p: P; ms: number }[]>()
+  for (const one of told) {
+    const { p, ms } = one
+    const key = ms > settledBefore ? p.id : `${p.holdId} ${p.versionId} ${p.cupId} ${p.drinkMl} ${p.source}`
+    const others = alike.get(key)
+    if (others) others.push(one)
+    else alike.set(key, [one])
   }
-  for (const p of pours.toSorted((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1))) {
-    const ms = Date.parse(p.at)
+  const out: { p: P; ms: number }[] = []
+  for (const all of alike.values()) {
+    const { p, ms } = all[0]!
     if (ms > settledBefore) {
-      out.push(p)
+      out.push(all[0]!)
       continue
     }
-    const key = [p.holdId, p.versionId, p.cupId, p.drinkMl, p.source].join()
-    const before = open.get(key)
-    const lastMs = before && Date.parse(before.row.at)
-    const isApart = before && momentsOf(p.holdId).some((m) => m >= lastMs! && m <= ms)
-    if (!before || isApart || ms - before.firstMs > TOGETHER_MS) {
-      const row: P = { ...p, id: rowId(p.id, 'together'), isTogether: true }
-      open.set(key, { row, firstMs: ms })
-      out.push(row)
-    } else {
-      before.row.cups += p.cups
-      before.row.at = p.at
-      if (before.row.by !== p.by) delete before.row.by
-    }
+    const happened = p.holdId === null ? [] : eventsOf(p.holdId).map((e) => Date.parse(e.at))
+    const starts = runsOf(
+      all.map((x) => x.ms),
+      happened,
+    )
+    starts.forEach((from, i) => out.push(inOne(all.slice(from, starts[i + 1]))))
   }
-  return out.reverse()
+  return out.sort((a, b) => byTime(b, a)).map(({ p }) => p)
+}
+const byTime = (a: { p: PouredRow; ms: number }, b: { p: PouredRow; ms: number }): number =>
+  a.ms - b.ms || (a.p.id < b.p.id ? -1 : 1)
+
+/** Those of one run, at the moment of the last. */
+function inOne<P extends PouredRow>(run: readonly { p: P; ms: number }[]): { p: P; ms: number } {
+  const { p: first } = run[0]!
+  const { p: last, ms } = run.at(-1)!
+  const cups = run.reduce((sum, { p }) => sum + p.cups, 0)
+  const row: P = { ...first, id: rowId(first.id, 'together'), cups, at: last.at, isTogether: true }
+  if (run.some(({ p }) => p.by !== first.by)) delete row.by
+  return { p: row, ms }
 }

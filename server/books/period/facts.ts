@@ -5,6 +5,7 @@ import type { CupsOf, DaySpan, LostOf, PeriodFacts } from '#core/variance'
 import { database, fromJson, toNumber, toNumberOrNull, type Read } from '../../db/connect'
 import { counts } from '../facts'
 import { holdsOf } from '../holds'
+import { cupsOutOf } from './cups'
 import { dayInSql } from './days'
 import type { Signed } from './signed'
 
@@ -23,7 +24,7 @@ export async function factsOf(
   const from = new Date(days[0]!.from)
   const until = new Date(days.at(-1)!.until)
   const of = { standId, from, until }
-  const holds = await holdsWithin(tx, of)
+  const holds = await holdsWithin(tx, of, days)
   const [built, sold, lost, thrown] = [
     await builtCups(tx, of, days),
     await soldCups(tx, of, days),
@@ -42,7 +43,7 @@ interface Within {
   until: Date
 }
 /** Those that served then: put out before the end, and not emptied before the begin. */
-async function holdsWithin(tx: Read, within: Within): Promise<PeriodFacts['holds']> {
+async function holdsWithin(tx: Read, within: Within, days: readonly DaySpan[]): Promise<PeriodFacts['holds']> {
   const rows = await database().query<{ id: string }>(
     `SELECT h.id FROM hold h WHERE h.stand_id = :standId AND h.at < :until
         AND (h.open = TRUE OR h.at >= :from OR h.at >= :oldest
@@ -55,7 +56,7 @@ async function holdsWithin(tx: Read, within: Within): Promise<PeriodFacts['holds
     },
   )
   const ids = rows.map((r) => r.id)
-  return [...(await holdsOf(tx, ids)).values()]
+  return [...(await holdsOf(tx, ids, undefined, cupsOutOf(days))).values()]
 }
 
 interface RawCups {

@@ -649,6 +649,12 @@ export const MIGRATIONS: readonly Migration[] = [
         person_id ${ID} NOT NULL REFERENCES person(id), KEY of_person (stand_id, person_id, at)`,
     ),
   },
+  // Sums of cups over months read the index alone.
+  {
+    name: '0112-pour-sums',
+    sql: `ALTER TABLE pour ADD INDEX IF NOT EXISTS of_sums (stand_id, at, recipe_id, source, cups),
+      DROP INDEX IF EXISTS of_stand`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */
