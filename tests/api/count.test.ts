@@ -210,13 +210,15 @@ describe('a day as it is counted', () => {
     ])
   })
   it('cups out of one vessel around midnight are of the day that each was poured on', async () => {
-    const late = uuid()
+    const [late, pier] = [uuid(), uuid()]
+    const zone = 'Asia/Kolkata'
+    await Stand.create({ ...(await rowOf(Stand, { transaction: null }))!, id: pier, name: pier, timeZone: zone })
     const vessel = { name: 'Late jar', capacityMl: 5000 }
     const served = { way: 'cold' as const, control: 'cold' as const, washMin: 240, wPerK: 1, roomC: 20 }
     const day = shiftDay(today, -30)
-    const midnight = Date.parse(startOfDay(shiftDay(day, 1), 'Europe/Lisbon'))
+    const midnight = Date.parse(startOfDay(shiftDay(day, 1), zone))
     const moment = (min: number): string => new Date(midnight + min * 60_000).toISOString()
-    const told = { standId: stand, versionId, at: moment(-120) }
+    const told = { standId: pier, versionId, at: moment(-120) }
     await say(crew, 'postHold', { body: { id: late, vessel, ...told, ...served } })
     for (const [min, cups] of [
       [-3, 1],
@@ -225,10 +227,11 @@ describe('a day as it is counted', () => {
       [0, 8],
       [1, 16],
     ] as const) {
-      const pour = { standId: stand, holdId: late, versionId, drinkMl: 250, cups, at: moment(min) }
+      const pour = { standId: pier, holdId: late, versionId, drinkMl: 250, cups, at: moment(min) }
       await say(crew, 'putPour', { params: { id: uuid() }, body: pour })
     }
-    const { cups } = await sheetFor(owner, shiftDay(day, -1), shiftDay(day, 2))
+    const query = { stand: pier, from: shiftDay(day, -1), until: shiftDay(day, 2) }
+    const { cups } = (await owner.call('count', { query })).body as CountSheet
     expect(cups.map((c) => [c.day, c.cups])).toEqual([
       [day, 7],
       [shiftDay(day, 1), 24],
