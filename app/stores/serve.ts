@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { isBound } from '#core/batch'
-import { gramsBy, pouredAs, usesOf } from '#core/books'
+import { gramsBy, placeOf, pouredAs, usesOf } from '#core/books'
 import {
   boundsOf,
   emptiedBy,
@@ -92,9 +92,7 @@ export const useServe = defineStore('serve', () => {
   function contextOf(hold: Hold, standard: Evaluation): HoldContext {
     const lots = useLotsOf()
     return {
-      capacityMl: hold.vessel.capacityMl,
-      wPerK: hold.wPerK,
-      roomC: hold.roomC,
+      ...placeOf(hold),
       gramOf: gramsBy((key) => catalogue.dataOf(key)),
       drinkOf: ({ lotId }) => {
         const as = lots.isAs(lotId).as
@@ -155,9 +153,7 @@ export const useServe = defineStore('serve', () => {
   const contentAt = ({ told, ctx }: HoldView, now: string): HoldContent | null => told && ctx && later(told, now, ctx)
   /** Cups of the day, all drinks together. */
   const cupsToday = computed(() => {
-    // Instants are written alike: as text they are in their order.
-    const start = startOfDay(dayOf(session.now(), session.zone), session.zone)
-    const from = new Date(start).toISOString()
+    const from = startOfDay(dayOf(session.now(), session.zone), session.zone)
     return fruit.pours.reduce((n, p) => n + (p.at >= from ? p.cups : 0), 0)
   })
 

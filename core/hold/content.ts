@@ -1,5 +1,17 @@
 import { heatedThrough, iceVolumeMl } from './ice'
-import { brixOf, mixed, observed, ProcessLimit, scaled, taOf, volumeMl, waterStream, type Stream } from '../process'
+import {
+  atTemperature,
+  brixOf,
+  massG,
+  mixed,
+  observed,
+  ProcessLimit,
+  scaled,
+  taOf,
+  volumeMl,
+  waterStream,
+  type Stream,
+} from '../process'
 import { WET_SHARE } from '../substances'
 import { minutesBetween, type Instant } from '../time'
 import { inOrder, type HoldEvent, type HoldEventOf } from './event'
@@ -13,6 +25,8 @@ export interface HoldPlace {
   /** W for each K between the room and a full vessel; less of it where the vessel is less full */
   wPerK: number
   roomC: number
+  /** °C at which a machine keeps it half frozen, before anybody read it; null where nothing cools it */
+  keptC: number | null
 }
 export interface HoldContext extends HoldPlace {
   /** one g or more of what a fill is of, at any temperature. @throws ProcessLimit where nobody knows it */
@@ -24,8 +38,10 @@ export interface HoldContext extends HoldPlace {
 /** A vessel at one moment. */
 export interface HoldContent {
   at: Instant
-  /** without the ice that floats in it; null where it is empty */
+  /** without the ice that floats in it; null where it is empty. What a machine keeps half frozen is here as thawed */
   drink: Stream | null
+  /** °C at which a machine keeps it half frozen; null where none does */
+  keptC: number | null
   iceG: number
   laid: Laid
   /** fills that are in it, with the g of each that were poured in: what is topped up is as old as its oldest part */
@@ -43,9 +59,18 @@ export interface HoldContent {
 
 /** mL of drink in it, without ice. */
 export const drinkMlOf = ({ drink }: Pick<HoldContent, 'drink'>): number => (drink ? volumeMl(drink) : 0)
-/** mL that it stands at: floating ice pushes up its own mass, and what lies in it is about as heavy as water. */
-export const levelMlOf = (content: Pick<HoldContent, 'drink' | 'iceG' | 'laid'>): number =>
-  drinkMlOf(content) + iceVolumeMl(content.drink, content.iceG) + laidG(content.laid)
+/**
+ * mL that it stands at: floating ice pushes up its own mass, and what lies in it is about as heavy as water. What is half
+ * frozen takes more room than thawed; the air that a machine beats in is not in it.
+ */
+export const levelMlOf = (content: Pick<HoldContent, 'drink' | 'keptC' | 'iceG' | 'laid'>): number =>
+  drinkMlOf(content) * swellOf(content) + iceVolumeMl(content.drink, content.iceG) + laidG(content.laid)
+const swellOf = ({ drink, keptC }: Pick<HoldContent, 'drink' | 'keptC'>): number =>
+  drink && keptC !== null ? volumeMl(atTemperature(drink, keptC)) / volumeMl(drink) : 1
+/** Of what a machine keeps half frozen, the part of its mass that is ice; 0 for what is not. */
+export function frozenShareOf({ drink, keptC }: Pick<HoldContent, 'drink' | 'keptC'>): number {
+  return drink && keptC !== null ? atTemperature(drink, keptC).iceG / massG(drink) : 0
+}
 
 /** What a guest gets who is poured to now. */
 export interface Strength {
@@ -55,8 +80,8 @@ export interface Strength {
   ta: number
   tempC: number
 }
-export const strengthOf = ({ drink }: Pick<HoldContent, 'drink'>): Strength | null =>
-  drink && { brix: brixOf(drink), ta: taOf(drink), tempC: drink.tempC }
+export const strengthOf = ({ drink, keptC }: Pick<HoldContent, 'drink' | 'keptC'>): Strength | null =>
+  drink && { brix: brixOf(drink), ta: taOf(drink), tempC: keptC ?? drink.tempC }
 
 /** Beneath so many mL a vessel is empty: what clings to it. */
 const EMPTY_ML = 1
@@ -64,6 +89,7 @@ const EMPTY_ML = 1
 export const emptyHold = (at: Instant): HoldContent => ({
   at,
   drink: null,
+  keptC: null,
   iceG: 0,
   laid: NOTHING_LAID,
   fills: [],
@@ -77,12 +103,12 @@ export const emptyHold = (at: Instant): HoldContent => ({
 
 /**
  * The vessel some time later, with nothing told meanwhile: the room warms what is in it, by the share of the vessel
- * that is full, and melts its ice.
+ * that is full, and melts its ice. What a machine keeps stays as it is.
  */
 export function later(content: HoldContent, at: Instant, place: HoldPlace): HoldContent {
   const minutes = minutesBetween(content.at, at)
   if (!(minutes > 0)) return content
-  if (!content.drink) return { ...content, at }
+  if (!content.drink || content.keptC !== null) return { ...content, at }
   const wPerK = place.wPerK * Math.min(1, levelMlOf(content) / place.capacityMl)
   const room = { minutes, roomC: place.roomC, wPerK }
   const given = exchanged(content.drink, content.laid, minutes)
@@ -106,11 +132,13 @@ export function without(content: HoldContent, outMl: number): HoldContent {
 
 function filled(content: HoldContent, e: HoldEventOf<'filled'>, ctx: HoldContext): HoldContent {
   if (!(e.volumeMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: e.volumeMl })
-  const one = { ...ctx.drinkOf(e), tempC: e.tempC }
+  const isKept = ctx.keptC !== null
+  const one = { ...ctx.drinkOf(e), tempC: isKept ? Math.max(0, e.tempC) : e.tempC, ...(isKept ? { iceG: 0 } : {}) }
   const part = scaled(one, e.volumeMl / volumeMl(one))
   goesIn(content, e.volumeMl, ctx)
   const fills = [...(content.drink ? content.fills : []), e]
   const drink = content.drink ? mixed([content.drink, part]) : part
+  if (isKept) return { ...content, drink, keptC: content.keptC ?? ctx.keptC, fills }
   return { ...content, ...together(drink, content.iceG, iceTempOf(content)), fills }
 }
 /** @throws ProcessLimit where so many mL more are over the brim */
@@ -120,6 +148,7 @@ function goesIn(content: HoldContent, moreMl: number, { capacityMl }: HoldPlace)
 }
 function iced(content: HoldContent, e: HoldEventOf<'iced'>, ctx: HoldContext): HoldContent {
   if (!content.drink) throw new ProcessLimit('ice-in-empty', {})
+  if (content.keptC !== null) throw new ProcessLimit('not-in-slush', {})
   if (!(e.massG > 0)) throw new ProcessLimit('ice-negative', { value: e.massG })
   if (e.tempC > 0) throw new ProcessLimit('ice-above-zero', { value: e.tempC })
   goesIn(content, iceVolumeMl(content.drink, e.massG), ctx)
@@ -145,6 +174,7 @@ const together = (drink: Stream, iceG: number, iceTempC: number) =>
 /** @throws ProcessLimit where it is over the brim, or in nothing */
 function laidIn(content: HoldContent, e: HoldEventOf<'laid'>, ctx: HoldContext): HoldContent {
   if (!content.drink) throw new ProcessLimit('laid-in-empty', {})
+  if (content.keptC !== null) throw new ProcessLimit('not-in-slush', {})
   if (!(e.massG > 0)) throw new ProcessLimit('no-amount', {})
   goesIn(content, e.massG, ctx)
   return { ...content, laid: withLaid(content.laid, e, ctx.gramOf(e.item)) }
@@ -153,7 +183,7 @@ function laidIn(content: HoldContent, e: HoldEventOf<'laid'>, ctx: HoldContext):
 function levelled(content: HoldContent, e: HoldEventOf<'level'>): HoldContent {
   const isMl = levelMlOf(content)
   if (!content.drink || e.volumeMl < 0) throw new ProcessLimit('level-of-empty', { volumeMl: e.volumeMl })
-  const goneMl = Math.min(isMl - e.volumeMl, drinkMlOf(content))
+  const goneMl = Math.min((isMl - e.volumeMl) / swellOf(content), drinkMlOf(content))
   return { ...without(content, goneMl), unexplainedMl: content.unexplainedMl + goneMl }
 }
 function read(content: HoldContent, { brix, ta, tempC }: HoldEventOf<'read'>): HoldContent {
@@ -162,7 +192,8 @@ function read(content: HoldContent, { brix, ta, tempC }: HoldEventOf<'read'>): H
     ...(brix === undefined ? {} : { brix }),
     ...(ta === undefined ? {} : { ta }),
   })
-  return { ...content, drink: tempC === undefined ? drink : { ...drink, tempC } }
+  if (tempC === undefined) return { ...content, drink }
+  return content.keptC === null ? { ...content, drink: { ...drink, tempC } } : { ...content, drink, keptC: tempC }
 }
 
 /** So many mL are out of it; what is told afterwards had gone already, as far as a level found it gone. */
@@ -201,6 +232,7 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
       return {
         ...content,
         drink: null,
+        keptC: null,
         iceG: 0,
         laid: NOTHING_LAID,
         fills: [],

@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { massG, streamOf, sugarsG, taOf, volumeMl, type Stream } from '../process'
+import { soluteMol } from '../process/phase'
+import { liquidWaterG } from '../process/stream'
 import { minutesAfter } from '../time'
 import { evaluateRecipe, shippedContext, startingDrink } from '../recipe'
 import {
@@ -11,6 +13,7 @@ import {
   drinkMlOf,
   fillMin,
   foldOn,
+  frozenShareOf,
   holdClocks,
   isSamePour,
   levelMlOf,
@@ -33,7 +36,11 @@ const event = (e: Body, min: number): HoldEvent =>
   ({ ...e, id: `e${String(++count).padStart(4, '0')}`, at: at(min), by: 'ana' }) as HoldEvent
 const lemonade = streamOf({ sucrose: 11, citric: 0.7 }, 1000, 4)
 const gramOf = (): Stream => streamOf({ sucrose: 2, citric: 5, fibre: 3 }, 1, 4)
-const place: HoldContext = { capacityMl: 10_000, wPerK: 1.5, roomC: 25, drinkOf: () => lemonade, gramOf }
+const place: HoldContext = {
+  ...{ capacityMl: 10_000, wPerK: 1.5, roomC: 25, keptC: null },
+  drinkOf: () => lemonade,
+  gramOf,
+}
 const fill = (volumeMl_ = 8000, min = 0) =>
   event({ kind: 'filled', lotId: 'lot', volumeMl: volumeMl_, tempC: 4 }, min) as HoldEventOf<'filled'>
 const ice = (massG_: number, min = 0) => event({ kind: 'iced', massG: massG_, tempC: -5 }, min)
@@ -224,6 +231,43 @@ describe('a vessel in service', () => {
         if (c.drink) expect(c.drink.tempC).toBeLessThanOrEqual(place.roomC)
       }),
       { numRuns: 60 },
+    )
+  })
+})
+
+describe('a slush machine', () => {
+  const machine = { ...place, keptC: -2 }
+  const thirsty = [fill(), pour(3, 10), pour(2, 200)]
+  it('keeps every cup as strong as what went in, and as cold, however long it stands', () => {
+    const [first, last] = [strengthOf(of(thirsty, 1, machine))!, strengthOf(of(thirsty, 400, machine))!]
+    expect([last.brix, last.tempC]).toEqual([expect.closeTo(first.brix, 9), -2])
+    expect(drinkMlOf(of(thirsty, 400, machine))).toBeCloseTo(8000 - 1500, 0)
+    expect(strengthOf(of([...thirsty, event({ kind: 'read', tempC: -3 }, 210)], 400, machine))!.tempC).toBe(-3)
+  })
+  it('freezes so much that what is left liquid freezes at just that temperature, and stands higher for it', () => {
+    // By hand, of 1 mol of solute for each kg of water -1.86 °C: what is dissolved in a kg of the drink holds as liquid
+    // water, at -2 °C, its mol / 1.075 kg; the rest is ice. Cryoscopic constant: CRC Handbook (memory).
+    const now = of([fill()], 1, machine)
+    const s = now.drink!
+    const iceG = liquidWaterG(s) - (soluteMol(s) / 1.075) * 1000
+    expect(frozenShareOf(now)).toBeCloseTo(iceG / massG(s), 1)
+    expect(frozenShareOf(of([fill()], 1))).toBe(0)
+    // Ice takes 9 % more room than its water.
+    const swell = levelMlOf(now) / drinkMlOf(now) - 1
+    expect(swell).toBeGreaterThan(0.07 * frozenShareOf(now))
+    expect(swell).toBeLessThan(0.11 * frozenShareOf(now))
+    const level = of([fill(), event({ kind: 'level', volumeMl: levelMlOf(now) / 2 }, 5)], 6, machine)
+    expect(level.unexplainedMl).toBeCloseTo(4000, 6)
+  })
+  it('takes no ice and no slices; what comes half frozen is thawed in it', () => {
+    expect(of([fill(), ice(500, 1)], 2, machine).odd.map((o) => o.code)).toEqual(['not-in-slush'])
+    const slices = event({ kind: 'laid', item: 'lemon', lotId: null, massG: 50, outMin: 60 }, 1)
+    expect(of([fill(), slices], 2, machine).odd.map((o) => o.code)).toEqual(['not-in-slush'])
+    const frozen = { ...machine, drinkOf: () => ({ ...lemonade, tempC: -3, iceG: 0.3 * massG(lemonade) }) }
+    const thawed = of([fill()], 1, frozen)
+    expect([thawed.odd, thawed.drink!.iceG]).toEqual([[], 0])
+    expect(of([fill(), event({ kind: 'emptied', leftMl: 8000, as: 'kept', reason: null }, 3)], 4, machine).keptC).toBe(
+      null,
     )
   })
 })

@@ -4,6 +4,7 @@ export {
   drinkMlOf,
   emptyHold,
   foldOn,
+  frozenShareOf,
   later,
   levelMlOf,
   strengthOf,
@@ -16,7 +17,7 @@ export {
 export * from './ahead'
 export * from './clocks'
 export { wPerKRead } from './learned'
-export { usualWPerK, wPerKKnown, W_PER_K_SPREAD } from './vessel'
+export { SLUSH_C, SLUSH_LEAST_BRIX, usualWPerK, wPerKKnown, W_PER_K_SPREAD } from './vessel'
 export { boundsOf } from './bounds'
 export { iceVolumeMl } from './ice'
 export { laidG, outAt, USUAL_OUT_MIN } from './laid'

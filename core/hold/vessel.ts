@@ -31,3 +31,8 @@ export function wPerKKnown(capacityMl: number, learned: readonly number[]): numb
   const sum = prior * Math.log(usualWPerK(capacityMl)) + logs.reduce((s, l) => s + each * l, 0)
   return Math.exp(sum / (prior + each * logs.length))
 }
+
+/** °C at which a slush machine keeps a drink before anybody reads it. Common practice, no source: -3 to -1 °C. */
+export const SLUSH_C = -2
+/** °Bx beneath which a drink freezes hard in such a machine. Common practice, no source: 11 to 12 °Bx at the least. */
+export const SLUSH_LEAST_BRIX = 11

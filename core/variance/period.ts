@@ -12,6 +12,7 @@ import {
   type HoldEvent,
   type SpilledAs,
 } from '../hold'
+import { placeOf } from '../books/serve/place'
 import { settledTogether } from '../books/serve/together'
 import { pouredAs } from '../books/serve/poured-as'
 import type { HoldNow } from '../books/state'
@@ -389,9 +390,8 @@ function contentAt(hold: HoldNow, at: Instant, standard: Evaluation): HoldConten
 /** Of each vessel, the one of fewest events first. */
 const FOLDED = new WeakMap<HoldNow, Folded[]>()
 
-const contextOf = ({ wPerK, roomC, vessel }: HoldNow, standard: Evaluation): HoldContext => ({
-  ...{ wPerK, roomC },
-  capacityMl: vessel.capacityMl,
+const contextOf = (hold: HoldNow, standard: Evaluation): HoldContext => ({
+  ...placeOf(hold),
   drinkOf: () => standard.output,
   // Slices take as much as they give: of mL nothing changes.
   gramOf: () => null,

@@ -15,7 +15,14 @@ const ms = (v: number): string => `${v.toFixed(v < 10 ? 1 : 0)} ms`
 export function benchHold(): Row[] {
   const at = (min: number): string => new Date(Date.UTC(2026, 10, 28, 8) + min * 60_000).toISOString()
   const drink = streamOf({ sucrose: 11, citric: 0.7 }, 1000, 4)
-  const ctx: HoldContext = { capacityMl: 8000, wPerK: 1.5, roomC: 25, drinkOf: () => drink, gramOf: () => null }
+  const ctx: HoldContext = {
+    capacityMl: 8000,
+    keptC: null,
+    wPerK: 1.5,
+    roomC: 25,
+    drinkOf: () => drink,
+    gramOf: () => null,
+  }
   const events = Array.from({ length: 600 }, (_, i): HoldEvent => {
     const of = { id: `e${i}`, at: at(i), by: '' }
     return i % 20

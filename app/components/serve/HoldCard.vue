@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { iceVolumeMl } from '#core/hold'
+import { frozenShareOf, iceVolumeMl } from '#core/hold'
 import type { CupSize } from '#core/scale'
 import { useServe, type HoldView } from '~/stores/serve'
 
@@ -32,6 +32,7 @@ const {
 } = hand
 const iceG = computed(() => content.value?.iceG ?? 0)
 const iceMl = computed(() => iceVolumeMl(content.value?.drink ?? null, iceG.value))
+const frozen = computed(() => (content.value ? frozenShareOf(content.value) : 0))
 const label = computed(() =>
   t('serve.vesselLabel', {
     name: props.view.recipe?.name ?? '',
@@ -125,6 +126,9 @@ function takeBack(): Promise<void> {
             t('serve.standard', { brix: amount(view.standard.jug.brix.value, '°Bx', 1) })
           }}</span>
           <span class="num">{{ amount(strength.tempC, '°C', 1) }}</span>
+          <span v-if="frozen > 0" class="small num" data-test="frozen">{{
+            t('serve.slush.frozen', { share: n(100 * frozen, 0) + ' %' })
+          }}</span>
         </template>
         <span
           ><span class="num" data-test="hold-level">{{ amount(levelMl / 1000, 'L', 1) }}</span>

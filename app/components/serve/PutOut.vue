@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { SERVE_WAYS, type ServeWay } from '#core/books'
-import { wPerKKnown, type HoldControl } from '#core/hold'
+import { SLUSH_LEAST_BRIX, wPerKKnown, type HoldControl } from '#core/hold'
 import { usableMl } from '#core/scale'
 import { useAmounts } from '~/forms/useAmounts'
 import { useDrinks } from '~/stores/drinks'
+import { useFruit } from '~/stores/fruit'
 import { useServe } from '~/stores/serve'
 import { useSession } from '~/stores/session'
 
@@ -13,6 +14,7 @@ const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n({ useScope: 'global' })
 const { amount, typed, time, day } = useFormat()
 const serve = useServe()
+const fruit = useFruit()
 const session = useSession()
 const drinks = useDrinks()
 const choices = useServing()
@@ -37,6 +39,11 @@ const capacityMl = computed(() =>
   isOwn.value ? (number.capacity === null ? null : number.capacity * 1000) : (vessel.value?.capacityMl ?? null),
 )
 const way = ref<ServeWay>('iced')
+/** °Bx of the drink that goes in; null where nobody knows it. */
+const brix = computed(() => {
+  const version = recipe.value && drinks.pouredOf(recipe.value)
+  return version ? (fruit.versionOf(version.id)?.evaluation.jug.brix.value ?? null) : null
+})
 const control = ref<HoldControl>('cold')
 const byTime = computed(() => session.stand?.holdControl ?? 'cold')
 /** In use with what is served: FDA Food Code 4-602.11 (memory), every four hours. Local codes decide. */
@@ -173,6 +180,12 @@ useFirstField(useTemplateRef<HTMLElement>('root'))
       test="put-way"
       @update:model-value="way = $event!"
     />
+    <template v-if="way === 'slush'">
+      <p class="small">{{ t('serve.slush.why') }}</p>
+      <p v-if="brix !== null && brix < SLUSH_LEAST_BRIX" class="caution" role="status" data-test="slush-thin">
+        {{ t('serve.slush.thin', { brix: amount(brix, '°Bx', 1), least: amount(SLUSH_LEAST_BRIX, '°Bx', 0) }) }}
+      </p>
+    </template>
     <FieldChoice
       v-if="byTime !== 'cold'"
       :model-value="control"

@@ -22,6 +22,7 @@ export const problems = {
     'cup-out-of-range': 'A cup holds more than nothing and no more than {mostMl}; this says {valueMl}.',
     'laid-in-empty': 'There is nothing in this vessel yet: fill it first, then what lies in it.',
     'not-laid-in': 'That does not lie in this vessel: it is out already, or never was in it.',
+    'not-in-slush': 'Nothing goes into a slush machine but the drink itself: ice and slices would stop its blade.',
     'ice-in-empty': 'There is nothing in this vessel yet: fill it first, then the ice.',
     'level-of-empty': 'There is nothing in this vessel that could stand anywhere: fill it first.',
     'reading-of-empty': 'There is nothing in this vessel to be read: fill it first.',

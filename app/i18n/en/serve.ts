@@ -39,10 +39,21 @@ export const serve = {
     vesselName: 'Name',
     capacity: 'To the brim',
     way: 'How it is served',
-    ways: { iced: 'with ice in it', cold: 'cold, without ice', 'self-serve': 'guests pour themselves' },
+    ways: {
+      iced: 'with ice in it',
+      cold: 'cold, without ice',
+      'self-serve': 'guests pour themselves',
+      slush: 'out of a slush machine',
+    },
     howMuch: 'How much goes in',
     temp: 'As cold as',
     tempWhy: 'As it is read when it goes in; out of the fridge, 4 °C unless somebody read it.',
+    slush: {
+      why: 'The machine keeps every cup as strong as what went in. Frozen, it takes more room, and air is beaten into it.',
+      thin: 'At {brix} it freezes hard in the machine: {least} at the least.',
+      frozen: '{share} of it ice',
+      thaw: 'Let a spoonful thaw before its °Bx is read.',
+    },
     control: 'Kept safe by',
     controls: { cold: 'cold, 5 °C or below', '4h': 'time: four hours', '6h': 'time: six hours' },
     controlWhy:

@@ -24,6 +24,7 @@ export const problems: typeof en = {
     'cup-out-of-range': 'Un vaso contiene más que nada y no más de {mostMl}; aquí dice {valueMl}.',
     'laid-in-empty': 'Todavía no hay nada en este recipiente: llénalo primero, y luego lo que va dentro.',
     'not-laid-in': 'Eso no está en este recipiente: ya salió, o nunca estuvo dentro.',
+    'not-in-slush': 'En una máquina de granizado solo entra la bebida: hielo y rodajas pararían su pala.',
     'ice-in-empty': 'Todavía no hay nada en este recipiente: llénalo primero, y luego el hielo.',
     'level-of-empty': 'En este recipiente no hay nada que llegue a ninguna altura: llénalo primero.',
     'reading-of-empty': 'En este recipiente no hay nada que leer: llénalo primero.',

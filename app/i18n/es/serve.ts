@@ -39,10 +39,21 @@ export const serve = {
     vesselName: 'Nombre',
     capacity: 'Hasta el borde',
     way: 'Cómo se sirve',
-    ways: { iced: 'con hielo dentro', cold: 'frío, sin hielo', 'self-serve': 'se sirven los clientes' },
+    ways: {
+      iced: 'con hielo dentro',
+      cold: 'frío, sin hielo',
+      'self-serve': 'se sirven los clientes',
+      slush: 'de una máquina de granizado',
+    },
     howMuch: 'Cuánto entra',
     temp: 'Qué tan frío está',
     tempWhy: 'Lo que se lee al llenar; del refrigerador, 4 °C si nadie lo midió.',
+    slush: {
+      why: 'La máquina mantiene cada vaso tan fuerte como lo que entró. Congelado ocupa más, y lleva aire batido.',
+      thin: 'Con {brix} se congela duro en la máquina: al menos {least}.',
+      frozen: '{share} es hielo',
+      thaw: 'Deja que una cucharada se derrita antes de leer sus °Bx.',
+    },
     control: 'Se mantiene seguro por',
     controls: { cold: 'frío, 5 °C o menos', '4h': 'tiempo: cuatro horas', '6h': 'tiempo: seis horas' },
     controlWhy:

@@ -140,6 +140,7 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
       <form class="sheet stack" novalidate data-test="read-form" @submit.prevent="read">
         <h2>{{ t('serve.read') }}</h2>
         <p class="small quiet">{{ t('serve.readWhy') }}</p>
+        <p v-if="view.hold.way === 'slush'" class="small">{{ t('serve.slush.thaw') }}</p>
         <FieldAmountField
           v-bind="bind('brix')"
           label="°Bx"
@@ -188,7 +189,7 @@ const content = computed(() => view.value && serve.contentAt(view.value, now.val
           <v-btn height="72" data-test="stirred" @click="tell({ kind: 'stirred' })">{{ t('serve.stirred') }}</v-btn>
         </div>
       </form>
-      <ServeLayIn :view="view" :now="now" />
+      <ServeLayIn v-if="view.hold.way !== 'slush'" :view="view" :now="now" />
       <ServeEmpty v-if="isEmptying" :view="view" :now="now" @done="isEmptying = false" @close="isEmptying = false" />
       <v-btn v-else height="72" data-test="empty" @click="isEmptying = true">{{ t('serve.empty') }}</v-btn>
     </div>

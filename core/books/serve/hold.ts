@@ -22,6 +22,7 @@ import { rowId } from '../row-id'
 import type { BatchVessel, LotRow, Movement, TookOut } from '../rows'
 import { BOOKED, missing, NEEDS, refused, type Book, type HoldNow, type State } from '../state'
 import { givenBack, inLotUnit, tookOut } from '../took'
+import { placeOf } from './place'
 import { pouredAs } from './poured-as'
 import type { HoldRow, ServeWay } from './rows'
 
@@ -170,9 +171,7 @@ const FIELD: Partial<Record<HoldEvent['kind'], string>> = { iced: 'massG', laid:
 /** A vessel as its drink's standard says; null where the standard cannot be read. */
 function contextOf(hold: HoldNow, state: State): HoldContext | null {
   const drink = state.version(hold.versionId)?.evaluation.output
-  const { wPerK, roomC } = hold
-  if (!drink) return null
-  return { wPerK, roomC, capacityMl: hold.vessel.capacityMl, drinkOf: () => drink, gramOf: gramsBy(state.data) }
+  return drink ? { ...placeOf(hold), drinkOf: () => drink, gramOf: gramsBy(state.data) } : null
 }
 
 /** A g of an ingredient as it is laid into a cold drink. @param data what it is; undefined where nobody knows it */

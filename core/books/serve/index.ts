@@ -1,4 +1,5 @@
 export * from './rows'
+export { placeOf } from './place'
 export { pouredAs } from './poured-as'
 export { runsOf, settledTogether } from './together'
 export { gramsBy, leftLotOf, type AtHold, type PutOut } from './hold'

@@ -3,8 +3,8 @@ import type { BatchVessel, TookOut } from '../rows'
 
 // Rows of the hatch: vessels in service, what happens to them, and cups that were poured.
 
-/** How a vessel serves: with ice in it, cold without ice, or a jug that guests pour from. */
-export const SERVE_WAYS = ['iced', 'cold', 'self-serve'] as const
+/** How a vessel serves: with ice in it, cold without ice, a jug that guests pour from, or a machine that half freezes. */
+export const SERVE_WAYS = ['iced', 'cold', 'self-serve', 'slush'] as const
 export type ServeWay = (typeof SERVE_WAYS)[number]
 
 /** A vessel that was put into service. It never changes; what happens to it is told in events. */

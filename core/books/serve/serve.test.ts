@@ -4,6 +4,7 @@ import { contentOf, drinkMlOf, type HoldEventBody } from '../../hold'
 import {
   BOOKS,
   leftLotOf,
+  placeOf,
   pouredAs,
   runsOf,
   settledTogether,
@@ -216,7 +217,7 @@ describe('cups', () => {
     // Those of the last quarter of an hour can still be told again.
     expect(few.filter((p) => !p.isTogether).map((p) => p.at)).toEqual([at(23)])
     expect(few.length).toBeLessThan(14)
-    const ctx = { capacityMl: 8000, wPerK: 1.3, roomC: 24, drinkOf: () => evaluation.output, gramOf: () => null }
+    const ctx = { ...placeOf(hold()), drinkOf: () => evaluation.output, gramOf: () => null }
     const within = (of: readonly PourRow[]) => contentOf([...events, ...of.map(pouredAs)], at(40), ctx)
     const [all, less] = [within(pours), within(few)]
     expect(less.unexplainedMl).toBeCloseTo(all.unexplainedMl, 6)
