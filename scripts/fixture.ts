@@ -189,7 +189,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   const panel = {
     ...{ id: uuid(), standId: stand, kind: 'triangle', purpose: 'tell', asked: null, cupMl: 30, code: 'ABCDEF' },
     samples: ['Bottled', 'Fresh'].map((name) => ({ ...sample, name })),
-    servings: servingsOf('triangle', 2, 6, new Set(), 7),
+    servings: servingsOf({ kind: 'triangle', purpose: 'tell', samples: 2 }, 6, new Set(), 7),
   }
   const writes: [KeptId, Record<string, string>, object][] = [
     ['postLot', {}, lot],

@@ -43,7 +43,9 @@ export function useNewPanel() {
   const { t } = useI18n({ useScope: 'global' })
   const taste = useTaste()
   const session = useSession()
-  const { choices, none } = useSamples()
+  const { choices: onShelf, none } = useSamples()
+  const about = usePanelAbout(() => onShelf.value)
+  const choices = computed(() => [...(about.value?.choices ?? []), ...onShelf.value])
   const purpose = ref<Purpose>('tell')
   const kind = ref<PanelKind>('triangle')
   const asked = ref<Rightness>('sweet')
@@ -51,6 +53,20 @@ export function useNewPanel() {
   const tasters = ref<number | null>(6)
   const cupMl = ref<number | null>(30)
   watch(purpose, (to) => (kind.value = KIND_OF[to]))
+  /** What waits for it is chosen once, when it is there; what somebody changes then stays. */
+  watch(
+    () => about.value !== null,
+    async (isThere) => {
+      const of = about.value
+      if (!isThere || !of) return
+      purpose.value = of.purpose
+      await nextTick()
+      kind.value = of.kind
+      await nextTick()
+      samples.value = of.chosen.map((value) => ({ ...blank(), choice: value || null }))
+    },
+    { immediate: true },
+  )
   const bounds = computed(() => SAMPLES[kind.value])
   watch(bounds, ([least, most]) => {
     while (samples.value.length < least) samples.value.push(blank())
@@ -77,7 +93,7 @@ export function useNewPanel() {
     const of = kind.value as Discriminating
     return { fewest: fewestRight(of, n.value), finds: powerOf(of, n.value, HALF), isTwo: n.value <= TWO_TWO }
   })
-  const even = computed(() => orderings(kind.value, samples.value.length))
+  const even = computed(() => orderings({ kind: kind.value, purpose: purpose.value, samples: samples.value.length }))
   const wrong = computed((): string => {
     const old = samples.value.map((d) => choices.value.find((c) => c.value === d.choice)).find((c) => c?.isOld)
     if (old) return t('taste.old', { name: old.sample.name })
@@ -93,6 +109,7 @@ export function useNewPanel() {
     const setUp = {
       ...{ kind: kind.value, purpose: purpose.value, samples: of, cupMl: cupMl.value!, tasters: n.value },
       asked: asksOne.value ? asked.value : null,
+      about: about.value?.about ?? null,
     }
     const id = await taste.setUp(setUp)
     await takeOut(id)
@@ -122,7 +139,7 @@ export function useNewPanel() {
     await form.submit()
   }
   return {
-    ...{ purpose, kind, asked, samples, tasters, cupMl, choices, bounds, add, drop, sampleOf },
+    ...{ about, purpose, kind, asked, samples, tasters, cupMl, choices, bounds, add, drop, sampleOf },
     ...{ asksOne, says, even, wrong, isTold, form, save },
   }
 }

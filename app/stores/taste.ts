@@ -26,7 +26,7 @@ export interface PanelView {
   atTablet: number
 }
 /** What a panel is set up from. */
-export type SetUp = Pick<Panel, 'kind' | 'purpose' | 'asked' | 'samples' | 'cupMl'> & { tasters: number }
+export type SetUp = Pick<Panel, 'kind' | 'purpose' | 'asked' | 'about' | 'samples' | 'cupMl'> & { tasters: number }
 
 /** Letters and digits that nobody takes for each other. */
 const LETTERS = '23456789ABCDEFGHJKLMNPQRSTUVWXYZ'
@@ -95,7 +95,7 @@ export const useTaste = defineStore('taste', () => {
   async function setUp({ tasters, ...of }: SetUp): Promise<string> {
     const id = uuid()
     const seed = crypto.getRandomValues(new Int32Array(1))[0]!
-    const servings = servingsOf(of.kind, of.samples.length, tasters, codesToday.value, seed)
+    const servings = servingsOf({ ...of, samples: of.samples.length }, tasters, codesToday.value, seed)
     const letters = crypto.getRandomValues(new Uint8Array(CODE_LENGTH))
     const code = [...letters].map((n) => LETTERS[n % LETTERS.length]).join('')
     const body = { ...of, samples: [...of.samples], servings, id, standId: session.standId, code, at: now() }

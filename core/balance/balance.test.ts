@@ -1,4 +1,4 @@
-import { brixOf, liquid, observed, ProcessLimit, taOf, type Op } from '../process'
+import { brixOf, liquid, observed, ProcessLimit, streamOf, taOf, type Op } from '../process'
 import {
   Evaluator,
   USUAL_ZONE,
@@ -16,6 +16,7 @@ import {
   USUAL_DISPENSER,
   contextOfToday,
   figureOf,
+  keptStream,
   findAmounts,
   lateGuest,
   mixAt,
@@ -326,5 +327,13 @@ describe('a dispenser with ice', () => {
     const share = (early.jug.volume.value / 8000) * 1000
     expect(late.jug.mass.value - early.jug.mass.value).toBeLessThanOrEqual(share + 1e-6)
     expect(() => lateGuest(early, { ...USUAL_DISPENSER, drinkMl: 0 }, 25, evaluate)).toThrow(/dispenser-outside/)
+  })
+})
+
+describe('where something lies', () => {
+  it('is its °Bx and its sugar to acid; without acid it lies nowhere', () => {
+    const stream = streamOf({ sucrose: 12, citric: 0.8 }, 500, 20)
+    expect(keptStream(stream)).toEqual({ brix: brixOf(stream), ratio: expect.closeTo(15, 6) })
+    expect(keptStream(streamOf({ sucrose: 12 }, 500, 20))).toBeNull()
   })
 })

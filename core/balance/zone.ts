@@ -1,6 +1,6 @@
 import { interval, predict, type Scale } from '../evidence'
 import type { Zone } from '../recipe'
-import { LEAST_KEPT } from './reading'
+import { LEAST_KEPT, type Kept } from './reading'
 
 // Where this stand's own drinks of a family lie, learned from those that it kept. In a file that is imported by itself:
 // it brings the statistics with it.
@@ -12,15 +12,9 @@ const [WORTH, DOF] = [1, 3]
 /** Standard deviations from the middle of a usual zone to its edge: it is taken to hold three of four. */
 const EDGE = 1.15
 
-export interface Kept {
-  brix: number
-  /** above 0 */
-  ratio: number
-}
-
 /**
  * The zone of a stand: the usual one of the family, moved and narrowed by what was kept.
- * @param kept of the family, in the order of time: standards, trials that were kept, batches
+ * @param kept of the family, in the order of time: standards, trials that were kept, batches, samples that were liked
  * @returns null where there are too few
  */
 export function ownZone(usual: Zone, kept: readonly Kept[]): Zone | null {

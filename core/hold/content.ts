@@ -60,8 +60,8 @@ export interface HoldContent {
 /** mL of drink in it, without ice. */
 export const drinkMlOf = ({ drink }: Pick<HoldContent, 'drink'>): number => (drink ? volumeMl(drink) : 0)
 /**
- * mL that it stands at: floating ice pushes up its own mass, and what lies in it is about as heavy as water. What is half
- * frozen takes more room than thawed; the air that a machine beats in is not in it.
+ * mL that it stands at: floating ice pushes up its own mass, and what lies in it is about as heavy as water. What is
+ * half frozen takes more room than thawed; the air that a machine beats in is not in it.
  */
 export const levelMlOf = (content: Pick<HoldContent, 'drink' | 'keptC' | 'iceG' | 'laid'>): number =>
   drinkMlOf(content) * swellOf(content) + iceVolumeMl(content.drink, content.iceG) + laidG(content.laid)

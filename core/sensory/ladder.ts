@@ -45,20 +45,22 @@ export interface Rung {
   brix: number
   /** g in 100 mL, as citric acid */
   ta: number
+  /** g in 100 g that taste sweet, as sugar: acid is read as °Bx too, and is none of it */
+  sweet: number
   volumeMl: number
 }
 export interface Ladder {
   /** the lowest first */
   rungs: Rung[]
   /** property that should have stayed, and from where to where it goes; null where it stays as far as anybody tells */
-  moves: { of: 'brix' | 'ta'; from: number; to: number } | null
+  moves: { of: 'sweet' | 'ta'; from: number; to: number } | null
 }
-/** What is less than this nobody tells: °Bx, and g of acid in 100 mL. Common practice, no source. */
-const STAYS = { brix: 0.3, ta: 0.03 } as const
+/** What is less than this nobody tells: g of sugar in 100 g, and of acid in 100 mL. Common practice, no source. */
+const STAYS = { sweet: 0.3, ta: 0.03 } as const
 
 /** Sweetness goes by the sugar: what a refractometer reads of a lemon is hardly any. g in 100 g, as °Bx of syrup is. */
-const valueOf = (of: LadderOf, s: Stream): number =>
-  of === 'ta' ? taOf(s) : of === 'brix' ? (100 * sweetnessG(s)) / massG(s) : brixOf(s)
+const valueOf = (of: LadderOf, s: Stream): number => (of === 'ta' ? taOf(s) : of === 'brix' ? sweetIn100(s) : brixOf(s))
+const sweetIn100 = (s: Stream): number => (100 * sweetnessG(s)) / massG(s)
 const part = (s: Stream, g: number): Stream[] => (g > 0 ? [scaled(s, g / massG(s))] : [])
 /** Cups are mixed cold. */
 const COLD_C = 5
@@ -85,12 +87,12 @@ export function ladderOf(ask: LadderAsk): Ladder {
   const out = amounts.map((a): Rung => {
     const [drinkG, addedG, waterG] = a.map(rounded) as [number, number, number]
     const cup = cupOf(ask, drinkG, addedG, waterG)
-    return { drinkG, addedG, waterG, brix: brixOf(cup), ta: taOf(cup), volumeMl: volumeMl(cup) }
+    return { drinkG, addedG, waterG, brix: brixOf(cup), ta: taOf(cup), sweet: sweetIn100(cup), volumeMl: volumeMl(cup) }
   })
   const steps = out.slice(1).map((r, i) => (of === 'ta' ? r.ta - out[i]!.ta : r.brix - out[i]!.brix))
   // On a coarse scale small cups are alike, or go back.
   if (steps.some((d) => d < step / 2)) throw new ProcessLimit('ladder-too-fine', { step, scaleStepG, cupMl }, 'cup')
-  return { rungs: out, moves: of === 'strength' ? null : movesOf(of === 'ta' ? 'brix' : 'ta', out) }
+  return { rungs: out, moves: of === 'strength' ? null : movesOf(of === 'ta' ? 'sweet' : 'ta', out) }
 }
 
 type Amounts = readonly [drinkG: number, addedG: number, waterG: number]
@@ -132,7 +134,7 @@ function exchanged(ask: LadderAsk, cupG: number): Amounts[] {
 }
 const TINY = 1e-6
 
-function movesOf(of: 'brix' | 'ta', rungs: readonly Rung[]): Ladder['moves'] {
+function movesOf(of: 'sweet' | 'ta', rungs: readonly Rung[]): Ladder['moves'] {
   const [from, to] = [rungs[0]![of], rungs.at(-1)![of]]
   return Math.abs(to - from) > STAYS[of] ? { of, from, to } : null
 }

@@ -10,17 +10,24 @@ export interface Pair {
   /** in steps of the ladder, 1 and more */
   apart: number
 }
-/** Pairs of a lesson: some ten minutes. Common practice, no source. */
-const PAIRS = 8
+/** Pairs of a lesson, some ten minutes; of a check before the hatch opens, two. Common practice, no source. */
+const PAIRS = { lesson: 8, check: 4 } as const
+export type LessonKind = keyof typeof PAIRS
 
 /**
  * Pairs that go from far apart to one step, each of these as often as the others, and codes of the rungs.
  * @param rungs of the ladder, 2 and more @param seed the same one gives the same @param used codes of today
  */
-export function lessonOf(rungs: number, seed: number, used: ReadonlySet<string>): { codes: string[]; pairs: Pair[] } {
+export function lessonOf(
+  rungs: number,
+  seed: number,
+  used: ReadonlySet<string>,
+  kind: LessonKind = 'lesson',
+): { codes: string[]; pairs: Pair[] } {
   const random = seeded(seed)
-  const pairs = Array.from({ length: PAIRS }, (_, i): Pair => {
-    const apart = rungs - 1 - Math.floor((i * (rungs - 1)) / PAIRS)
+  const count = PAIRS[kind]
+  const pairs = Array.from({ length: count }, (_, i): Pair => {
+    const apart = rungs - 1 - Math.floor((i * (rungs - 1)) / count)
     const low = Math.floor(random.next() * (rungs - apart))
     const cups = [low, low + apart] as const
     return { cups: random.next() < 1 / 2 ? cups : [cups[1], cups[0]], apart }

@@ -43,6 +43,11 @@ export const ARRANGED: Readonly<Record<Discriminating, readonly Serving[]>> = {
   ],
 }
 
+/** Against a standard: it stands in two of three cups, so that everybody looks for the one that is new. */
+export const AGAINST_STANDARD: readonly Serving[] = ARRANGED.triangle.filter(
+  (row) => row.filter((s) => s === A).length === 2,
+)
+
 function shuffled<T>(all: readonly T[], random: Random): T[] {
   const out = [...all]
   for (let i = out.length - 1; i > 0; i--) {

@@ -1,4 +1,5 @@
 import {
+  likedOf,
   answerWrong,
   moreOf,
   orderings,
@@ -22,8 +23,18 @@ const sample = (over: Partial<Sample> = {}): Sample => ({
   ...{ name: 'Lemonade', lotId: null, versionId: null, brix: null, ta: null, step: null, allergens: [], ...over },
 })
 const panel = (kind: PanelKind, samples: Sample[], tasters = 6, over: Partial<Panel> = {}): Panel => ({
-  ...{ id: 'p', standId: 's', kind, purpose: 'tell', asked: null, samples, cupMl: 30, at: '2026-11-29T09:00:00.000Z' },
-  servings: servingsOf(kind, samples.length, tasters, new Set(), 11),
+  ...{
+    id: 'p',
+    standId: 's',
+    kind,
+    purpose: 'tell',
+    asked: null,
+    about: null,
+    samples,
+    cupMl: 30,
+    at: '2026-11-29T09:00:00.000Z',
+  },
+  servings: servingsOf({ kind, purpose: 'tell', samples: samples.length }, tasters, new Set(), 11),
   ...over,
 })
 let told = 0
@@ -42,7 +53,7 @@ const resulted = (of: Panel, events: PanelEvent[]) => resultOf(of, panelNow(of, 
 describe('a panel', () => {
   it.each(PANEL_KINDS)('%s is set up right by what deals it, and every taster sees codes alone', (kind) => {
     const samples = Array.from({ length: SAMPLES[kind][0] }, (_, i) => sample({ name: `Secret ${i}` }))
-    const of = panel(kind, samples, orderings(kind, samples.length), { asked: 'sweet' })
+    const of = panel(kind, samples, orderings({ kind, purpose: 'tell', samples: samples.length }), { asked: 'sweet' })
     expect(panelWrong(of)).toEqual([])
     for (const [seat] of of.servings.entries()) {
       const view = seatView(of, seat)!
@@ -142,5 +153,74 @@ describe('a panel', () => {
     expect([ended.seats.filter((s) => s.answer).length, ended.again.length]).toEqual([1, 1])
     const thrown = panelNow(of, [at({ kind: 'thrown', sample: 1, reason: 'warm' }, 3), at({ kind: 'ended' }, 9)])
     expect([thrown.thrown, thrown.endedAt]).toEqual([[{ sample: 1, reason: 'warm' }], '2026-11-29T09:09:00.000Z'])
+  })
+})
+
+describe('a batch against its standard', () => {
+  const of = (tasters: number): Panel => ({
+    ...panel('triangle', two, tasters, { purpose: 'batch' }),
+    servings: servingsOf({ kind: 'triangle', purpose: 'batch', samples: 2 }, tasters, new Set(), 3),
+  })
+  it('is one cup of today among two of the standard, wherever it stands', () => {
+    const places = of(9).servings.map((row) => row.findIndex((c) => c.sample === 1))
+    expect(places.toSorted()).toEqual([0, 0, 0, 1, 1, 1, 2, 2, 2])
+    expect(of(9).servings.every((row) => row.filter((c) => c.sample === 0).length === 2)).toBe(true)
+    expect(panelWrong(of(3))).toEqual([])
+  })
+  it.each([
+    [3, 3],
+    [5, 4],
+    [6, 5],
+  ])('of %i tasters it differs from %i right on', (tasters, needed) => {
+    const differs = (right: number): boolean => {
+      const now = of(tasters)
+      const pick = (seat: number): string => {
+        const cups = now.servings[seat]!
+        return seat < right ? oddIn(now, seat) : cups.find((c) => c.code !== oddIn(now, seat))!.code
+      }
+      const result = resulted(now, chosen(now, pick))
+      return result?.kind === 'triangle' && result.told.differs
+    }
+    expect([differs(needed), differs(needed - 1)]).toEqual([true, false])
+  })
+  it('what becomes of it is what was decided last', () => {
+    const decided = (as: 'keep' | 'correct', minute: number) => at({ kind: 'decided', as, sample: null }, minute, 'ana')
+    expect(panelNow(of(3), [decided('correct', 30), decided('keep', 20)]).decided).toMatchObject({ as: 'correct' })
+    expect(panelNow(of(3), []).decided).toBeNull()
+  })
+})
+
+describe('what a panel liked', () => {
+  const end = at({ kind: 'ended' }, 50)
+  const liked = (of: Panel, events: PanelEvent[]) => {
+    const now = panelNow(of, events)
+    return likedOf(of, now, resultOf(of, now)).map((s) => s.name)
+  }
+  const preferring = (of: Panel, sample: number) =>
+    chosen(of, (seat) => of.servings[seat]!.find((c) => c.sample === sample)!.code)
+  it('is what more like than chance gives, once it has ended, and was blind', () => {
+    const of = panel('preference', two, 8)
+    expect(liked(of, [...preferring(of, 1), end])).toEqual(['Fresh'])
+    expect(liked(of, preferring(of, 1))).toEqual([])
+    expect(liked(of, [at({ kind: 'key-opened' }, 0), ...preferring(of, 1), end])).toEqual([])
+    const few = panel('preference', two, 3)
+    expect(liked(few, [...preferring(few, 1), end])).toEqual([])
+  })
+  it('is the first of an order, and what is neither too sweet nor too sour', () => {
+    const three = ['A', 'B', 'C'].map((name) => sample({ name }))
+    const order = panel('ranking', three, 8)
+    const ranked = order.servings.map((cups, seat) => {
+      const places = Object.fromEntries(cups.map((c) => [c.code, [2, 1, 3][c.sample]!]))
+      return at({ kind: 'answered', seat, answer: { kind: 'ranked', places } }, seat)
+    })
+    expect(liked(order, [...ranked, end])).toEqual(['B'])
+    const right = panel('just-right', three.slice(0, 2), 6)
+    const steps = right.servings.map((cups, seat) => {
+      const of = Object.fromEntries(
+        cups.map((c) => [c.code, { sweet: c.sample ? (2 as const) : (0 as const), sour: 0 as const }]),
+      )
+      return at({ kind: 'answered', seat, answer: { kind: 'right', steps: of } }, seat)
+    })
+    expect(liked(right, [...steps, end])).toEqual(['A'])
   })
 })

@@ -2,7 +2,7 @@ import type { Finding } from '../limits'
 import type { Instant } from '../time'
 import { toldOf, type Told } from './discriminate'
 import { justRightOf, type JustRight } from './just-right'
-import { ARRANGED, dealt, freshCodes, williams, type Serving } from './orders'
+import { AGAINST_STANDARD, ARRANGED, dealt, freshCodes, williams, type Serving } from './orders'
 import { rankedOf, type Ranked } from './ranking'
 import { guessesOf, wordsOf, type GuessReach, type WordReach } from './taster'
 import {
@@ -15,6 +15,7 @@ import {
   type Panel,
   type PanelEvent,
   type PanelKind,
+  type Purpose,
   type Rightness,
   type RightStep,
   type Sample,
@@ -25,17 +26,12 @@ import {
 
 /**
  * Who gets which cups, with codes that were on none today.
+ * @param of how it is tasted, what for, and how many samples
  * @param used codes of the day @param seed the same one gives the same
  * @throws RangeError where the day has no codes left
  */
-export function servingsOf(
-  kind: PanelKind,
-  samples: number,
-  tasters: number,
-  used: ReadonlySet<string>,
-  seed: number,
-): Cup[][] {
-  const rows = dealt(arrangementsOf(kind, samples), tasters, seed)
+export function servingsOf(of: DealtOf, tasters: number, used: ReadonlySet<string>, seed: number): Cup[][] {
+  const rows = dealt(arrangementsOf(of), tasters, seed)
   const codes = freshCodes(
     rows.reduce((n, row) => n + row.length, 0),
     used,
@@ -44,16 +40,16 @@ export function servingsOf(
   let next = 0
   return rows.map((row) => row.map((sample) => ({ sample, code: codes[next++]! })))
 }
+export interface DealtOf {
+  kind: PanelKind
+  purpose: Purpose
+  samples: number
+}
 const isDiscriminating = (kind: PanelKind): kind is Discriminating =>
   (DISCRIMINATING as readonly string[]).includes(kind)
 
 /** What is wrong with a panel as it is set up; nothing where it is right. */
-export function panelWrong({
-  kind,
-  samples,
-  servings,
-  asked,
-}: Omit<Panel, 'id' | 'standId' | 'at' | 'purpose' | 'cupMl'>) {
+export function panelWrong({ kind, samples, servings, asked }: Pick<Panel, 'kind' | 'samples' | 'servings' | 'asked'>) {
   const found: Finding[] = []
   const [least, most] = SAMPLES[kind]
   if (samples.length < least || samples.length > most)
@@ -62,15 +58,17 @@ export function panelWrong({
     found.push({ code: 'panel-tasters', field: 'servings', numbers: { value: servings.length, ...TASTERS } })
   const codes = servings.flat().map((c) => c.code)
   if (new Set(codes).size < codes.length) found.push({ code: 'panel-codes', field: 'servings', numbers: {} })
-  const arranged = new Set(arrangementsOf(kind, samples.length).map(String))
+  const arranged = new Set(arrangementsOf({ kind, purpose: 'tell', samples: samples.length }).map(String))
   if (!found.length && servings.some((row) => !arranged.has(String(row.map((c) => c.sample)))))
     found.push({ code: 'panel-servings', field: 'servings', numbers: {} })
   if ((kind === 'which-is-more' || kind === 'guess') && asked === null)
     found.push({ code: 'panel-asks-nothing', field: 'asked', numbers: {} })
   return found
 }
-const arrangementsOf = (kind: PanelKind, samples: number): readonly Serving[] =>
-  isDiscriminating(kind) ? ARRANGED[kind] : samples > 1 ? williams(samples) : [[0]]
+function arrangementsOf({ kind, purpose, samples }: DealtOf): readonly Serving[] {
+  if (kind === 'triangle' && purpose === 'batch') return AGAINST_STANDARD
+  return isDiscriminating(kind) ? ARRANGED[kind] : samples > 1 ? williams(samples) : [[0]]
+}
 
 /** Cups of which a taster says something: of a duo-trio all but the known one. */
 export const askedCups = ({ kind }: Pick<Panel, 'kind'>, cups: readonly Cup[]): readonly Cup[] =>
@@ -106,6 +104,8 @@ export interface PanelNow {
   isBlind: boolean
   thrown: readonly { sample: number; reason: string }[]
   endedAt: Instant | null
+  /** what somebody made of it last; null while nobody has */
+  decided: Extract<PanelEvent, { kind: 'decided' }> | null
   /** answers of a seat that had answered before, or after the end: they change nothing */
   again: readonly PanelEvent[]
 }
@@ -140,6 +140,7 @@ export function panelNow(panel: Panel, events: readonly PanelEvent[]): PanelNow 
     isBlind: opened === null || all.every((s) => s.at === null || s.at < opened),
     thrown: told.flatMap((e) => (e.kind === 'thrown' ? [{ sample: e.sample, reason: e.reason }] : [])),
     endedAt,
+    decided: told.findLast((e) => e.kind === 'decided') ?? null,
     again,
   }
 }
@@ -231,6 +232,27 @@ export function resultOf(panel: Panel, now: PanelNow): PanelResult | null {
   return { kind, words: wordsOf(named), guesses: guessesOf(named) }
 }
 
+/**
+ * Samples that a panel liked, by more than chance: the one that is liked better, the first of an order, one of which
+ * most say that its sweetness and its sourness are just right. Of tests that ended, and whose cups nobody could know.
+ */
+export function likedOf({ samples }: Panel, now: PanelNow, result: PanelResult | null): Sample[] {
+  if (!result || !now.endedAt || !now.isBlind) return []
+  const of = (numbers: readonly number[]): Sample[] => numbers.map((i) => samples[i]!)
+  if (result.kind === 'preference')
+    return result.told.differs ? of([result.chosen[0]! > result.chosen[1]! ? 0 : 1]) : []
+  if (result.kind === 'ranking') return result.ranked.differs ? of(result.order.slice(0, 1)) : []
+  if (result.kind !== 'just-right') return []
+  const isRight = (sample: number, property: Rightness): boolean =>
+    result.of.some(
+      (r) =>
+        r.sample === sample && r.property === property && r.right.counts[MIDDLE]! > r.right.n / 2 && !r.right.wants,
+    )
+  return of(samples.flatMap((_, i) => (isRight(i, 'sweet') && isRight(i, 'sour') ? [i] : [])))
+}
+/** Just right is the middle of five steps. */
+const MIDDLE = 2
+
 /** What a taster sees; null of a seat that there is not. */
 export function seatView(panel: Pick<Panel, 'kind' | 'asked' | 'servings' | 'samples'>, seat: number): SeatView | null {
   const cups = panel.servings[seat]
@@ -244,7 +266,7 @@ export function seatView(panel: Pick<Panel, 'kind' | 'asked' | 'servings' | 'sam
 }
 
 /** Tasters with whom every arrangement comes equally often: so many, or a multiple of it. */
-export const orderings = (kind: PanelKind, samples: number): number => arrangementsOf(kind, samples).length
+export const orderings = (of: DealtOf): number => arrangementsOf(of).length
 
 /** mL of each sample that goes into the cups of all seats. */
 export const pouredMlOf = ({ samples, servings, cupMl }: Pick<Panel, 'samples' | 'servings' | 'cupMl'>): number[] =>

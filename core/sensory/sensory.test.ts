@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { streamOf } from '../process'
 import {
+  tongueToday,
   ARRANGED,
   chanceAlone,
   dealt,
@@ -243,7 +244,11 @@ describe('a ladder', () => {
   it('of acid with juice says how far the sugar goes along', () => {
     const { rungs, moves } = ladderOf(ask({ of: 'ta', added: juice, step: 0.2, rungs: 3 }))
     expect(rungs.map((r) => r.ta - rungs[0]!.ta)).toEqual([0, 0.2, 0.4].map((d) => expect.closeTo(d, 1)))
-    expect(moves).toMatchObject({ of: 'brix' })
+    // A lemon’s °Bx is acid: hardly any sugar goes along. Of an orange it does: by hand, 9 g for each g of acid.
+    expect(moves).toBeNull()
+    const orange = streamOf({ sucrose: 9, citric: 1 }, 1000, 5)
+    const along = ladderOf(ask({ of: 'ta', added: orange, step: 0.1, rungs: 3 })).moves!
+    expect([along.of, along.to - along.from]).toEqual(['sweet', expect.closeTo(0.2 * 9, 0)])
   })
   it('of strength is the same drink with water taken away', () => {
     const { rungs, moves } = ladderOf(ask({ of: 'strength', added: null, step: 2, rungs: 3 }))
@@ -321,5 +326,23 @@ describe('a lesson', () => {
     const higher = firsts.filter((p) => p.cups[0] > p.cups[1]).length / firsts.length
     expect(Math.abs(higher - 0.5)).toBeLessThan(0.1)
     expect(lessonOf(4, 5, new Set()).pairs).toEqual(pairs)
+  })
+})
+
+describe('today’s tongue', () => {
+  const told = (...all: [number, boolean][]) => all.map(([apart, right]) => ({ apart, right }))
+  const usual = told([0.5, false], [1, true], [2, true])
+  it('is beside what it usually tells, the geometric mean of its lessons', () => {
+    const finer = told([0.25, false], [0.5, true], [1, true])
+    // By hand: sqrt(0.5 × 1) = 0.707 and sqrt(0.25 × 0.5) = 0.354; their geometric mean is 0.5.
+    const now = tongueToday([usual, finer], usual)!
+    expect([now.usual, now.lessons, now.isDull]).toEqual([expect.closeTo(0.5, 9), 2, false])
+    expect(tongueToday([usual], told([2, false], [3, false]))!.isDull).toBe(true)
+    expect(tongueToday([usual], told([1, false], [2, true]))!.isDull).toBe(true)
+    expect(tongueToday([usual], told([1, true], [3, true]))!.isDull).toBe(false)
+  })
+  it('has no usual before a lesson, and is none where nothing was compared', () => {
+    expect(tongueToday([], usual)).toMatchObject({ usual: null, isDull: false })
+    expect(tongueToday([usual], [])).toBeNull()
   })
 })

@@ -36,6 +36,41 @@ export function thresholdOf(answers: readonly Compared[]): Threshold | null {
   return { at: Math.sqrt(steps[lastMissed]! * told[0]!), bound: null, ...of }
 }
 
+/** Of lessons, how somebody did on one of them: the step that they told, in its unit. */
+export interface TongueToday {
+  today: Threshold
+  /** the step that they usually tell; null while they have learned nothing before */
+  usual: number | null
+  /** lessons that the usual step rests on */
+  lessons: number
+  /** they tell so much less than usual that somebody else should taste */
+  isDull: boolean
+}
+/** Twice the usual step is a dull tongue: a cold, a coffee, a bad night. Common practice, no source. */
+const DULL_TIMES = 2
+/**
+ * Today's tongue beside what it usually tells: the geometric mean of the steps told in earlier lessons. Where all was
+ * told the smallest step stands for it, where nothing was the largest.
+ * @param before answers of earlier lessons in the same unit @param today answers of today
+ * @returns null where nothing was compared today
+ */
+export function tongueToday(before: readonly (readonly Compared[])[], today: readonly Compared[]): TongueToday | null {
+  const now = thresholdOf(today)
+  if (!now) return null
+  const known = before.flatMap((answers) => {
+    const threshold = thresholdOf(answers)
+    return threshold ? [stepOf(threshold, answers)] : []
+  })
+  const usual = known.length ? Math.exp(known.reduce((sum, s) => sum + Math.log(s), 0) / known.length) : null
+  const isDull = usual !== null && now.bound !== 'below' && stepOf(now, today) >= DULL_TIMES * usual
+  return { today: now, usual, lessons: known.length, isDull }
+}
+function stepOf({ at, bound }: Threshold, answers: readonly Compared[]): number {
+  if (at !== null) return at
+  const steps = answers.map((a) => a.apart)
+  return bound === 'below' ? Math.min(...steps) : Math.max(...steps)
+}
+
 /** A cup as it was called, and as it was. */
 export interface Named {
   word: string

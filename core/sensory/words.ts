@@ -50,6 +50,11 @@ export interface Cup {
   sample: number
   code: string
 }
+/** What waits for a panel: a batch that is under way, or a series of small jugs of a drink. */
+export type PanelAbout = { kind: 'run'; id: string } | { kind: 'series'; id: string; recipeId: string }
+/** What becomes of a batch that was tasted; or one of the samples is taken. */
+export const DECISIONS = ['keep', 'correct', 'throw', 'sample'] as const
+export type Decision = (typeof DECISIONS)[number]
 /** What it is asked of: which of two is more of it, what is guessed. */
 export type Asked = Rightness
 export interface Panel {
@@ -58,6 +63,7 @@ export interface Panel {
   kind: PanelKind
   purpose: Purpose
   asked: Asked | null
+  about: PanelAbout | null
   samples: readonly Sample[]
   /** of each seat, its cups in the order in which they are tasted; of a duo-trio, the known one first */
   servings: readonly (readonly Cup[])[]
@@ -85,6 +91,8 @@ export type PanelEventBody =
   | { kind: 'key-opened' }
   | { kind: 'thrown'; sample: number; reason: string }
   | { kind: 'ended' }
+  /** what somebody made of it; the last one counts. The sample, where one of them is taken */
+  | { kind: 'decided'; as: Decision; sample: number | null }
   | { kind: 'void'; event: string }
 export type PanelEvent = ToldAt & PanelEventBody
 

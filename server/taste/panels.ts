@@ -24,6 +24,7 @@ export const panelOf = (r: Row<typeof Panel>): PanelOf & { code: string } => ({
   samples: fromJson<PanelOf['samples']>(r.samples),
   servings: fromJson<PanelOf['servings']>(r.servings),
   cupMl: toNumber(r.cupMl),
+  about: r.about === null ? null : fromJson<PanelOf['about']>(r.about),
   at: r.at.toISOString(),
 })
 export const untilOf = (panel: Pick<PanelOf, 'at'>): string => new Date(Date.parse(panel.at) + OPEN_MS).toISOString()
@@ -45,7 +46,7 @@ export async function eventsOf(tx: Read, panelIds: readonly string[]): Promise<M
 export async function listPanels(tx: Read, standId: string): Promise<Reply<'panels'>> {
   const since = new Date(now().getTime() - SHOWN_DAYS * DAY_MS)
   const rows = await database().query<Row<typeof Panel> & { by: string }>(
-    `SELECT n.id, n.stand_id AS standId, n.kind, n.purpose, n.asked, n.samples, n.servings, n.cup_ml AS cupMl, n.code,
+    `SELECT n.id, n.stand_id AS standId, n.kind, n.purpose, n.asked, n.samples, n.servings, n.cup_ml AS cupMl, n.code, n.about,
         n.at, p.name AS \`by\`
        FROM panel n JOIN person p ON p.id = n.person_id WHERE n.stand_id = :standId AND n.at > :since
       ORDER BY n.at DESC, n.id`,
@@ -69,7 +70,11 @@ export async function postPanel(tx: Tx, body: Body<'postPanel'>, who: Who): Prom
   if (wrong.length) throw invalid(wrong)
   if (await openPanel(tx, told.code)) throw invalid([{ field: 'code', code: 'panel-code-taken' }])
   const row = { ...told, id, standId, at: at ? new Date(at) : now(), personId: who.personId }
-  const json = { samples: toJson(told.samples), servings: toJson(told.servings) }
+  const json = {
+    samples: toJson(told.samples),
+    servings: toJson(told.servings),
+    about: told.about && toJson(told.about),
+  }
   await Panel.create({ ...row, ...json }, { transaction: tx })
   const samples = told.samples.map((s) => s.name).join(', ')
   await recordChange(tx, who, 'panel', id, null, { standId, kind: told.kind, samples, seats: told.servings.length })
@@ -101,7 +106,7 @@ export async function postPanelEvent(
   }
   if (event.kind === 'sat' && event.seat >= panelOf(row).servings.length)
     wrong.push({ code: 'seat-unknown', field: 'seat', numbers: {} })
-  if (event.kind === 'thrown' && event.sample >= panelOf(row).samples.length)
+  if ('sample' in event && event.sample !== null && event.sample >= panelOf(row).samples.length)
     wrong.push({ code: 'not-found', field: 'sample', numbers: {} })
   if (wrong.length) throw invalid(wrong)
   await keepEvent(tx, { id: body.id, panelId, event, at, secretHash: null }, who, who.personId)

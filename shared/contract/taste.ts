@@ -1,4 +1,5 @@
 import {
+  DECISIONS,
   PANEL_KINDS,
   PURPOSES,
   RIGHTNESS,
@@ -31,6 +32,10 @@ const sample = z.strictObject({
   allergens: z.array(allergen).max(20),
 })
 const cup = z.strictObject({ sample: z.number().int().min(0).max(9), code })
+const about = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('run'), id }),
+  z.strictObject({ kind: z.literal('series'), id, recipeId: id }),
+])
 const panelFields = {
   id,
   standId: id,
@@ -40,6 +45,8 @@ const panelFields = {
   samples: z.array(sample).min(1).max(6),
   servings: z.array(z.array(cup).min(1).max(6)).min(1).max(TASTERS.most),
   cupMl: z.number().min(5).max(500),
+  /** what waits for it; null where nothing does */
+  about: about.nullable().default(null),
   code: panelCode,
 }
 const seat = z
@@ -68,6 +75,11 @@ const panelEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('key-opened') }),
   z.strictObject({ kind: z.literal('thrown'), sample: z.number().int().min(0).max(9), reason: longText.min(1) }),
   z.strictObject({ kind: z.literal('ended') }),
+  z.strictObject({
+    kind: z.literal('decided'),
+    as: z.enum(DECISIONS),
+    sample: z.number().int().min(0).max(9).nullable(),
+  }),
   z.strictObject({ kind: z.literal('void'), event: id }),
 ]) as unknown as z.ZodType<PanelEventBody>
 

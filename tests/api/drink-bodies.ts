@@ -33,7 +33,7 @@ export function panelBody(stand: string, over: Partial<BodyInput<'postPanel'>> =
       { ...sample, name: 'Bottled' },
       { ...sample, name: 'Fresh' },
     ],
-    servings: servingsOf('triangle', 2, 6, new Set(), random[0]!),
+    servings: servingsOf({ kind: 'triangle', purpose: 'tell', samples: 2 }, 6, new Set(), random[0]!),
     code: [...random].map((n) => LETTERS[n % LETTERS.length]).join(''),
     ...over,
   }

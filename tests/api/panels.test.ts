@@ -106,6 +106,20 @@ it('is refused where nothing could be told from it', async () => {
   expect(late.status).toBe(404)
 })
 
+it('what it is about, and what was decided of it, come back as they were told', async () => {
+  const about = { kind: 'series' as const, id: uuid(), recipeId: uuid() }
+  const panel = await setUp({ about })
+  const decide = (sample: number) => {
+    const event = { kind: 'decided' as const, as: 'sample' as const, sample }
+    return crew.call('postPanelEvent', { params: { id: panel.id }, body: { id: uuid(), event } })
+  }
+  expect(codesOf(await decide(2))).toEqual(['sample:not-found'])
+  expect((await decide(1)).status).toBe(200)
+  const row = await listed(panel.id)
+  expect([row.about, panelNow(row, row.events).decided]).toMatchObject([about, { as: 'sample', sample: 1 }])
+  expect((await listed((await setUp()).id)).about).toBeNull()
+})
+
 it('a code opens nothing after a day, and guessing it ends', async () => {
   const panel = await setUp()
   await Panel.update({ at: new Date(Date.now() - 25 * 36e5) }, { where: { id: panel.id } })

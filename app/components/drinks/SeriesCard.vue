@@ -4,14 +4,12 @@ import { ProcessLimit } from '#core/process'
 import type { RecipeDocument } from '#core/recipe'
 import { pointsOf, smallOf, valueIn } from '#core/trials'
 import type { Work, WorkBody } from '#shared/contract'
+import type { VariedChoice } from '~/composables/useVaried'
 import { useDrinks } from '~/stores/drinks'
 
 // One series: what goes into each small jug under its code, what was said of it, and which one was kept.
 type Series = Extract<WorkBody, { kind: 'series' }>
-const props = defineProps<{
-  series: Work & { body: Series }
-  variedAs: readonly { value: string; title: string; unit: string }[]
-}>()
+const props = defineProps<{ series: Work & { body: Series }; variedAs: readonly VariedChoice[] }>()
 const emit = defineEmits<{ put: [body: WorkBody]; keep: [] }>()
 const { t } = useI18n()
 const { n, amount, name, day, typed } = useFormat()
@@ -34,16 +32,8 @@ const points = computed(() => {
     throw e
   }
 })
-const varied = computed(() => {
-  const { varied } = body.value
-  const key =
-    'stream' in varied
-      ? `layer ${varied.stream}`
-      : 'way' in varied
-        ? `way ${varied.step} ${varied.way}`
-        : `step ${varied.step} ${varied.number}`
-  return props.variedAs.find((v) => v.value === key) ?? { title: key.split(' ').slice(1).join(' '), unit: '1' }
-})
+const { wordsOf } = useVaried()
+const varied = computed(() => wordsOf(body.value.varied, props.variedAs))
 /** Codes hide which is which until one is kept, or somebody asks. */
 const open = ref(body.value.verdict !== null)
 const notes = reactive([...body.value.notes])
@@ -107,6 +97,14 @@ const isSame = computed(() => valueIn(body.value.base, body.value.varied) === ke
       >
     </div>
     <div class="row">
+      <v-btn
+        v-if="body.verdict === null && points.length"
+        variant="text"
+        height="48"
+        :to="`/taste/new?series=${series.id}&drink=${series.recipeId}`"
+        data-test="taste-series"
+        >{{ t('trials.taste') }}</v-btn
+      >
       <v-btn v-if="!open" variant="text" data-test="open-codes" @click="open = true">{{ t('trials.open') }}</v-btn>
       <template v-if="kept">
         <p class="small" data-test="series-changed">

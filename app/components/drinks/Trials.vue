@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { takenLayers } from '#core/balance'
 import { ProcessLimit } from '#core/process'
-import { fillsUp, itemKey, thingsChanged } from '#core/recipe'
+import { thingsChanged } from '#core/recipe'
 import {
   POINT_COUNTS,
   SAMPLE_ML,
@@ -10,8 +9,6 @@ import {
   pointsAbout,
   pointsOf,
   valueIn,
-  variedNumbers,
-  variedWays,
   withKept,
   type Point,
   type Varied,
@@ -24,7 +21,7 @@ import { uuid } from '~/utils/api'
 // Series of small jugs from one base, one thing changed at a time; with a warning where more than one was.
 const props = defineProps<{ glass: Glass }>()
 const { t } = useI18n()
-const { n, name, typed, amount } = useFormat()
+const { n, typed, amount } = useFormat()
 const { ofLimit } = useSentence()
 const drinks = useDrinks()
 const ready = useWords('balance', 'lab', 'preps')
@@ -35,35 +32,8 @@ const changeWords = useChangeWords()
 
 /** A drink for a cup is what a series begins from: a pot is made small as one cup of it. */
 const base = computed(() => evaluation.value!.document)
-/** What is taken there; nothing where something is made. */
-function takenName(stream: string): string | undefined {
-  const step = base.value.steps.find((s) => s.out === stream)
-  return step?.op === 'take' ? name(itemKey(step.item)) : undefined
-}
-interface Choice {
-  value: string
-  title: string
-  unit: string
-  ways?: readonly string[]
-}
-const choices = computed((): Choice[] => {
-  const filler = fillsUp(base.value)
-  const layers = takenLayers(base.value)
-    .filter((s) => s.out !== filler)
-    .map((s) => ({ value: `layer ${s.out}`, title: name(itemKey(s.item)), unit: s.amount.unit as string }))
-  const numbers = variedNumbers(base.value).map((v) => ({
-    value: `step ${v.step} ${v.number}`,
-    title: `${takenName(v.step) ?? t(`step.${v.op}`)}: ${changeWords.fieldOf(v.number)}`,
-    unit: v.unit as string,
-  }))
-  const ways = variedWays(base.value).map((v) => ({
-    value: `way ${v.step} ${v.way}`,
-    title: `${t(`step.${v.op}`)}: ${v.way === 'infusing' ? t('trials.infusing') : changeWords.fieldOf(v.way)}`,
-    unit: '1',
-    ways: v.ways,
-  }))
-  return [...layers, ...numbers, ...ways]
-})
+const { choicesOf } = useVaried()
+const choices = computed(() => choicesOf(base.value))
 const chosen = ref<string | null>(null)
 const varied = computed((): Varied | null => {
   const [what, of, number] = chosen.value?.split(' ') ?? []

@@ -22,9 +22,13 @@ const drinks = useDrinks()
 const session = useSession()
 
 const usual = computed(() => USUAL_ZONE[props.family])
-const own = useOwnZone(
+const known = useKeptPoints(
   () => props.family,
   () => [...props.others.filter((o) => o.isStandard && o.family === props.family).map((o) => o.jug), ...props.kept],
+)
+const own = useOwnZone(
+  () => props.family,
+  () => known.value.points,
 )
 const placed = (key: string, m: MixFigures, fill: string) => ({
   key,
@@ -140,6 +144,9 @@ const reading = computed(() => readingOf(props.evaluation.jug, own.value ?? usua
         · <i class="own" aria-hidden="true" /> {{ t('sits.own', { stand: session.stand?.name }) }}</template
       ><template v-if="beside.length"> · <i class="dot" aria-hidden="true" /> {{ t('sits.others') }}</template
       ><template v-if="marks.length"> · <i class="late" aria-hidden="true" /> {{ t('sip.late') }}</template>
+    </p>
+    <p v-if="own" class="small quiet" data-test="zone-rests">
+      {{ t('sits.rests', { drinks: known.drinks, batches: known.batches, liked: known.liked }) }}
     </p>
     <p class="small quiet">{{ t('sits.note') }}</p>
   </div>

@@ -136,6 +136,7 @@ const form = useSubmit(async () => {
     <aside class="stack">
       <MakeCooling :view="view" />
       <LazyMakeReadings v-if="view.run.events.some((e) => e.kind === 'read')" :view="view" />
+      <MakeTasted :run-id="run.id" />
       <section v-if="learned.length" class="sheet stack" data-test="learned">
         <h2>{{ t('make.taught') }}</h2>
         <ul class="plain">

@@ -33,7 +33,8 @@ const last = computed(() => {
 async function undo(): Promise<void> {
   if (last.value) await tell([{ kind: 'void', event: last.value.id }])
 }
-const panel = ref<'different' | 'pot' | 'end' | 'today' | null>(null)
+const asked = useRoute().query.ask
+const panel = ref<'different' | 'pot' | 'end' | 'today' | null>(asked === 'pot' || asked === 'end' ? asked : null)
 watch(
   () => `${job.value?.step} ${weigh.value?.take}`,
   () => {
@@ -72,6 +73,9 @@ const wipe = ref(false)
       <div class="tools">
         <v-btn data-test="open-pot" height="72" @click="panel = panel === 'pot' ? null : 'pot'">{{
           t('make.pot')
+        }}</v-btn>
+        <v-btn v-if="view.pot && run.recipeId" :to="`/taste/new?run=${id}`" data-test="taste-pot" height="72">{{
+          t('make.taste')
         }}</v-btn>
         <v-btn data-test="wipe" height="72" @click="wipe = true">{{ t('make.wipe') }}</v-btn>
       </div>

@@ -7,6 +7,7 @@ import {
   type Compared,
   type Ladder,
   type LadderOf,
+  type LessonKind,
   type Rightness,
 } from '#core/sensory'
 import { useOutbox } from '~/stores/outbox'
@@ -15,12 +16,13 @@ import { useTaste } from '~/stores/taste'
 import { uuid } from '~/utils/api'
 
 // The ladder is learned: two cups at a time, which is more? Somebody else sets the cups out by their codes.
-const props = defineProps<{ of: LadderOf; ladder: Ladder; unit: string; digits: number }>()
+const props = defineProps<{ of: LadderOf; ladder: Ladder; unit: string; digits: number; kind: LessonKind }>()
 const { t } = useI18n({ useScope: 'global' })
 const { n } = useFormat()
 const session = useSession()
 const taste = useTaste()
-const lesson = lessonOf(props.ladder.rungs.length, crypto.getRandomValues(new Int32Array(1))[0]!, taste.codesToday)
+const seed = crypto.getRandomValues(new Int32Array(1))[0]!
+const lesson = lessonOf(props.ladder.rungs.length, seed, taste.codesToday, props.kind)
 const isSet = ref(false)
 const at = ref(0)
 const answers = ref<Compared[]>([])

@@ -143,6 +143,7 @@ export const balance = {
     note: 'What was said of it',
     keep: 'Keep',
     kept: 'Kept',
+    taste: 'Have it tasted blind',
     open: 'Show which is which',
     changed: 'Against the base: {list}.',
     asBefore: 'The base itself was kept: nothing changes.',

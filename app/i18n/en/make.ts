@@ -37,6 +37,7 @@ export const make = {
     ofPlanned: 'of {ml}',
     inThePot: 'in the pot',
     pot: 'Read and correct',
+    taste: 'Taste it blind',
     wipe: 'Wipe',
     wiping: 'Wipe the screen: it takes no touch.',
     undo: 'Undo',

@@ -179,6 +179,8 @@ export const ui = {
     strong: '°Bx, strength',
     ratio: 'g sugar to 1 g acid',
     own: 'where {stand} keeps them',
+    rests:
+      'It rests on {drinks} drinks that were kept, {batches} batches that were read, {liked} samples that tongues liked.',
     note: 'Acid in g per 100 mL as citric; sweet as so much sugar.',
   },
   cost: {

@@ -143,6 +143,7 @@ export const balance = {
     note: 'Lo que se dijo de ella',
     keep: 'Quedarse',
     kept: 'Elegida',
+    taste: 'Catarla a ciegas',
     open: 'Mostrar cuál es cuál',
     changed: 'Frente a la base: {list}.',
     asBefore: 'Se eligió la base misma: nada cambia.',

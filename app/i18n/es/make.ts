@@ -37,6 +37,7 @@ export const make = {
     ofPlanned: 'de {ml}',
     inThePot: 'en la olla',
     pot: 'Leer y corregir',
+    taste: 'Catar a ciegas',
     wipe: 'Limpiar',
     wiping: 'Limpia la pantalla: no toma ningún toque.',
     undo: 'Deshacer',

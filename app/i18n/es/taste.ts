@@ -120,6 +120,37 @@ export const taste = {
     onTablet: '{n} contestaron en esta tableta, que guarda la clave.',
     again:
       '{n} respuesta llegó tarde, o de un sitio que ya había contestado: no cuenta. | {n} respuestas llegaron tarde, o de sitios que ya habían contestado: no cuentan.',
+    decide: {
+      title: 'Qué se hace con ella',
+      readings: 'Deciden las mediciones; las lenguas añaden. No distinguirlas no es que sean iguales.',
+      keep: 'Dejarla como está',
+      throw: 'Tirarla',
+      take: 'Quedarse con {name}',
+      toSeries: 'A su serie de jarras pequeñas',
+      noSeries: 'Su serie no está en esta tableta: solo la ve quien diseña bebidas.',
+      ranked: 'a ciegas: lugares en total {sum}, de {n} catadores',
+      liked: 'a ciegas: gustó más a {k} de {n}',
+      did: { keep: 'Se deja como está.', correct: 'Se corrige.', throw: 'Se tira.', sample: 'Elegida: {name}.' },
+    },
+    about: {
+      pot: '{name}, la olla de hoy',
+      run: 'Dos vasos del estándar y uno de la olla de hoy: el estándar es un lote anterior, o un poco hecho según su hoja.',
+      series: 'Las jarras de la serie; lo que se diga de ellas vuelve a la serie.',
+      seriesMost: 'Las primeras {n} jarras de la serie, las que se pueden ordenar; lo que se diga vuelve a ella.',
+      found: '{right} de {n} lo encontraron.',
+      tests: 'Catado contra su estándar',
+    },
+    saving: {
+      title: 'Lo que ahorraría un vaso',
+      why: 'De la primera muestra a la segunda, con lo que cuesta un litro de cada una.',
+      as: 'Se usa como',
+      perL: 'Un litro de {name}',
+      drink: 'Bebida',
+      cup: 'Un vaso, de {from} a {to}',
+      saves: 'ahorra {money}',
+      more: 'cuesta {money} más',
+      none: 'Ninguna bebida de la carta lo lleva.',
+    },
     correct: 'Corregir la olla',
     ladder: {
       why: 'Vasos pequeños de una bebida en pasos iguales: para que aprendan las lenguas, y para que un panel adivine.',
@@ -136,6 +167,14 @@ export const taste = {
       acid: 'ácido, g/100 mL',
       moves: 'También se mueve {what}, de {from} a {to}: con estas dos cosas no se puede mantener.',
       held: 'Todo lo demás queda igual, hasta donde alguien lo nota.',
+    },
+    today: {
+      title: 'La lengua de hoy',
+      why: 'Dos minutos con una escalera antes de abrir: ¿distingue lo que suele distinguir?',
+      check: 'Comprobarla',
+      usual:
+        'Suele distinguir pasos de {step}, según {n} lección. | Suele distinguir pasos de {step}, según {n} lecciones.',
+      dull: 'Mucho menos que de costumbre: que hoy pruebe las ollas otra persona.',
     },
     trainer: {
       title: '¿Cuál es más?',

@@ -181,6 +181,7 @@ export const ui: typeof en = {
     strong: '°Bx, fuerza',
     ratio: 'g azúcar por 1 g ácido',
     own: 'donde las tiene {stand}',
+    rests: 'Se apoya en {drinks} bebidas guardadas, {batches} lotes medidos y {liked} muestras que gustaron.',
     note: 'Ácido en g por 100 mL como cítrico; dulce como tanto azúcar.',
   },
   cost: {

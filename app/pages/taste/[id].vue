@@ -117,9 +117,8 @@ const print = (): void => window.print()
           </details>
         </section>
       </template>
-      <div v-if="isOver && view.panel.purpose === 'batch'" class="row no-print">
-        <v-btn height="56" to="/make">{{ t('taste.correct') }}</v-btn>
-      </div>
+      <TasteDecide v-if="isOver" :view="view" @tell="tell" />
+      <TasteSaving v-if="isOver && view.panel.purpose === 'cheaper'" :view="view" />
     </div>
   </div>
 </template>

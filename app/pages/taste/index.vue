@@ -30,6 +30,7 @@ const stateOf = ({ now, panel }: PanelView): 'open' | 'ended' | 'over' =>
         </div>
       </div>
     </section>
+    <TasteToday />
     <section v-if="taste.ready && !taste.views.length" class="sheet stack" data-test="taste-empty">
       <p>{{ t('taste.empty') }}</p>
       <p class="quiet">{{ t('taste.emptyWhy') }}</p>

@@ -19,6 +19,8 @@ watch(asked.step, (to) => (text.step = String(to ?? '')))
 const digits = computed(() => (of.value === 'ta' ? 2 : 1))
 const unit = computed(() => (of.value === 'ta' ? 'g/100 mL' : '°Bx'))
 const isLearning = ref(false)
+/** Before the hatch opens a short one is enough. */
+const kind = useRoute().query.check ? ('check' as const) : ('lesson' as const)
 const tasters = ref<number | null>(4)
 const form = useSubmit(async () => {
   const samples = ladder.value!.rungs.map((r, i) => ({
@@ -31,6 +33,7 @@ const form = useSubmit(async () => {
   const id = await taste.setUp({
     kind: 'guess',
     purpose: 'guess',
+    about: null,
     asked: what,
     samples,
     cupMl,
@@ -131,7 +134,7 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
         <p v-if="ladder.moves" class="caution" role="note" data-test="ladder-moves">
           {{
             t('taste.ladder.moves', {
-              what: word(ladder.moves.of),
+              what: word(ladder.moves.of === 'ta' ? 'ta' : 'brix'),
               from: n(ladder.moves.from, ladder.moves.of === 'ta' ? 2 : 1),
               to: n(ladder.moves.to, ladder.moves.of === 'ta' ? 2 : 1),
             })
@@ -140,7 +143,7 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
         <p v-else class="small quiet">{{ t('taste.ladder.held') }}</p>
         <div class="row no-print">
           <v-btn height="72" color="primary" data-test="learn" @click="isLearning = true">{{
-            t('taste.toTrainer')
+            t(kind === 'check' ? 'taste.today.check' : 'taste.toTrainer')
           }}</v-btn>
           <v-btn height="72" :loading="form.busy.value" data-test="ladder-guess" @click="form.submit()">{{
             t('taste.purpose.guess')
@@ -156,6 +159,7 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
       :ladder="ladder"
       :unit="unit"
       :digits="digits"
+      :kind="kind"
     />
     <TasteProgress />
   </div>

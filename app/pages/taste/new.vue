@@ -28,6 +28,7 @@ const FINDS = 0.8
   <form v-if="ready" class="new sheet stack" novalidate data-test="panel-form" @submit.prevent="panel.save()">
     <NuxtLink to="/taste" class="small">← {{ t('taste.back') }}</NuxtLink>
     <h1>{{ t('taste.begin') }}</h1>
+    <p v-if="panel.about.value" data-test="panel-about">{{ panel.about.value.note }}</p>
     <v-select v-model="purpose" :items="purposes" :label="t('taste.purpose.label')" data-test="panel-purpose" />
     <v-select v-model="kind" :items="kinds" :label="t('taste.kind.label')" data-test="panel-kind" />
     <p class="small quiet">{{ t(`taste.kindWhy.${kind}`) }}</p>

@@ -655,6 +655,8 @@ export const MIGRATIONS: readonly Migration[] = [
     sql: `ALTER TABLE pour ADD INDEX IF NOT EXISTS of_sums (stand_id, at, recipe_id, source, cups),
       DROP INDEX IF EXISTS of_stand`,
   },
+  // What waits for a blind test: a batch, or a series of small jugs.
+  { name: '0113-panel-about', sql: 'ALTER TABLE panel ADD COLUMN IF NOT EXISTS about JSON NULL' },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -5,6 +5,7 @@ import {
   at,
   hashOrNull,
   json,
+  jsonOrNull,
   kindOf,
   pk,
   ref,
@@ -28,6 +29,7 @@ const PANEL = {
   servings: json,
   cupMl: amount,
   code: text(6),
+  about: jsonOrNull,
   at,
   personId: ref,
 }

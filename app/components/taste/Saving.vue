@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { perLitreOf, savedPerCup } from '#core/cost'
+import { ingredientStream, massG, volumeMl } from '#core/process'
+import { useCatalogue } from '~/stores/catalogue'
+import { useDrinks } from '~/stores/drinks'
+import { useFruit } from '~/stores/fruit'
+import { useSession } from '~/stores/session'
+import type { PanelView } from '~/stores/taste'
+
+// Beside what tongues said of something cheaper: what each cup would save that it goes into.
+const props = defineProps<{ view: PanelView }>()
+const { t } = useI18n({ useScope: 'global' })
+const { name, money, typed } = useFormat()
+const session = useSession()
+const drinks = useDrinks()
+const fruit = useFruit()
+const catalogue = useCatalogue()
+const menu = computed(() =>
+  drinks.drinks.flatMap((d) => {
+    const { evaluation } = drinks.evaluate(drinks.served(d))
+    return evaluation ? [{ id: d.id, name: d.name, evaluation }] : []
+  }),
+)
+const items = computed(() =>
+  [...new Set(menu.value.flatMap((d) => [...d.evaluation.bill.ingredients.keys()]))]
+    .map((key) => ({ value: key, title: name(key) }))
+    .sort((a, b) => a.title.localeCompare(b.title)),
+)
+const lotOf = (i: number) => {
+  const id = props.view.panel.samples[i]?.lotId
+  return id ? fruit.lots.find((l) => l.id === id) : undefined
+}
+/** What it is used as: as the lot that was poured says, at first. */
+const key = ref<string | null>(
+  [0, 1].map(lotOf).find((l) => l?.itemKind === 'ingredient' && items.value.some((x) => x.value === l.itemKey))
+    ?.itemKey ?? null,
+)
+const COLD_C = 5
+/** g in a mL of it. */
+const gPerMl = computed(() => {
+  const data = key.value === null ? undefined : catalogue.dataOf(key.value)
+  const stream = data && ingredientStream(data, 100, COLD_C)
+  return stream ? massG(stream) / volumeMl(stream) : 1
+})
+const perL = reactive<[number | null, number | null]>([null, null])
+const text = reactive(['', ''])
+/** What its lot cost, to be typed over. */
+watch(
+  gPerMl,
+  (of) => {
+    for (const i of [0, 1] as const) {
+      const lot = lotOf(i)
+      const known = lot && text[i] === '' ? perLitreOf({ ...lot, cost: lot.cost ?? null }, of) : null
+      if (known !== null && known !== undefined) text[i] = typed(known, '1', 2)
+    }
+  },
+  { immediate: true },
+)
+const rows = computed(() => {
+  const [from, to] = perL
+  if (key.value === null || from === null || to === null) return []
+  return menu.value
+    .flatMap((d) => {
+      const saved = savedPerCup(d.evaluation, key.value!, from, to, gPerMl.value)
+      return saved === null ? [] : [{ ...d, saved }]
+    })
+    .sort((a, b) => Math.abs(b.saved) - Math.abs(a.saved))
+})
+</script>
+
+<template>
+  <section v-if="session.isOwner" class="sheet stack no-print" data-test="saving">
+    <h2>{{ t('taste.saving.title') }}</h2>
+    <p class="small quiet">{{ t('taste.saving.why') }}</p>
+    <v-autocomplete v-model="key" :items="items" :label="t('taste.saving.as')" hide-details data-test="saving-as" />
+    <FieldAmountField
+      v-for="i in [0, 1] as const"
+      :key="i"
+      v-model="text[i]"
+      :label="t('taste.saving.perL', { name: view.panel.samples[i]?.name ?? '' })"
+      unit="money"
+      paid
+      :test="`saving-${i}`"
+      @number="(v: number | null) => (perL[i] = v)"
+    />
+    <table v-if="rows.length" class="rows">
+      <thead>
+        <tr>
+          <th>{{ t('taste.saving.drink') }}</th>
+          <th class="r">
+            {{ t('taste.saving.cup', { from: view.panel.samples[0]!.name, to: view.panel.samples[1]!.name }) }}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.id" data-test="saved">
+          <td>{{ r.name }}</td>
+          <td class="r num">
+            {{
+              r.saved < 0
+                ? t('taste.saving.more', { money: money(-r.saved) })
+                : t('taste.saving.saves', { money: money(r.saved) })
+            }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="key !== null && perL[0] !== null && perL[1] !== null" class="small">{{ t('taste.saving.none') }}</p>
+  </section>
+</template>
