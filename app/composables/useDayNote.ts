@@ -21,7 +21,7 @@ export function useDayNote(day: () => Day) {
   async function load(): Promise<void> {
     const [standId, of] = [session.standId, day()]
     if (!standId || !of) return
-    const shown = useOutbox().reading(['putDayNote'])
+    const shown = useOutbox().reading(['putDayNote'], (e) => e.body.standId === standId && e.body.day === of)
     try {
       const answer = await useOutbox().read('dayNote', { query: { stand: standId, day: of } })
       if (of !== day()) return

@@ -47,6 +47,14 @@ async function enter(): Promise<void> {
   if (!CODE.test(asTyped.value)) return void (said.value = t('taste.phone.noCode'))
   await tried(async () => void (panel.value = await api('tasting', { params: { id: asTyped.value } })))
 }
+/** The phone is handed on. */
+async function next(): Promise<void> {
+  await enter()
+  if (said.value) return
+  seat.value = null
+  view.value = null
+  end.value = null
+}
 const sit = (name: string, avoids: string[]): Promise<void> =>
   tried(async () => {
     const body = { seat: seat.value!, name, avoids, secret: secretOf() }
@@ -65,9 +73,14 @@ const answer = (of: Answer): Promise<void> =>
 <template>
   <section v-if="ready" class="sheet phone stack" data-test="tasting">
     <h1>{{ t('taste.phone.title') }}</h1>
-    <p v-if="end" class="said" role="status" data-test="taster-done">
-      {{ t(end === 'tasted' ? 'taste.answer.done' : 'taste.answer.noCup') }}
-    </p>
+    <template v-if="end">
+      <p class="said" role="status" data-test="taster-done">
+        {{ t(end === 'tasted' ? 'taste.answer.done' : 'taste.answer.noCup') }}
+      </p>
+      <v-btn height="72" variant="text" :loading="busy" data-test="taster-next" @click="next">{{
+        t('taste.phone.next')
+      }}</v-btn>
+    </template>
     <form v-else-if="!panel" class="stack" novalidate @submit.prevent="enter">
       <v-text-field
         v-model="code"

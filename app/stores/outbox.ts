@@ -19,6 +19,10 @@ const OVERLAID: readonly string[] = [
   'putPlanLine',
   'putServiceDay',
   'putDayTask',
+  'putDayNote',
+  'postPanel',
+  'postPanelEvent',
+  'postTraining',
 ]
 
 /** As it would be told today: what an earlier release put down is sent as it is, and shown so. */

@@ -53,8 +53,10 @@ export const useTaste = defineStore('taste', () => {
     const reply = await outbox.read('panels', { query: { stand: standId } }).catch(() => null)
     // An answer that was asked for earlier, and comes later, knows less.
     if (session.standId !== standId || mine !== asked) return
-    if (reply) answered.value = reply
-    shown()
+    if (reply) {
+      answered.value = reply
+      shown()
+    }
     ready.value = true
   }
   const told = shallowRef<readonly Training[]>([])
@@ -63,7 +65,8 @@ export const useTaste = defineStore('taste', () => {
     if (!standId) return
     const shown = outbox.reading(['postTraining'])
     const reply = await outbox.read('trainings', { query: { stand: standId } }).catch(() => null)
-    if (reply && session.standId === standId) told.value = reply
+    if (!reply || session.standId !== standId) return
+    told.value = reply
     shown()
   }
   /** What was told apart, with what waits here. */

@@ -8,7 +8,20 @@ import {
 } from '@zxing/library'
 import type { Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
-import { answered, asCrew, asOwner, bench, choose, expect, fromTemplate, input, openDrink, shown, test } from './steps'
+import {
+  amountIn,
+  answered,
+  asCrew,
+  asOwner,
+  bench,
+  choose,
+  expect,
+  fromTemplate,
+  input,
+  openDrink,
+  shown,
+  test,
+} from './steps'
 
 // A morning of batches: by two people on two tablets, one of them without a connection for a while.
 
@@ -22,7 +35,6 @@ async function begin(page: Page, name: string): Promise<string> {
   await expect(page.locator('[data-test=run] h1')).toContainText(name)
   return page.url()
 }
-const amountIn = (text: string): number => Number(text.replace(/[^\d.]/g, ''))
 const toWeigh = (page: Page) => page.locator('[data-test=weigh] h2')
 /** Of any standard, so many litres where it is said. */
 async function beginOther(page: Page, name: string, litres?: string): Promise<void> {

@@ -55,6 +55,9 @@ async function urlOf(page: Page): Promise<string> {
 export const asOwner = (page: Page) => letIn(page, 'owner', 'tart-and-cold')
 export const asCrew = (page: Page) => letIn(page, 'crew', 'press-and-pour')
 
+/** The number in a text such as 1,250 g. */
+export const amountIn = (text: string): number => Number(text.replace(/[^\d.]/g, ''))
+
 export async function choose(page: Page, field: string, text: string): Promise<void> {
   await input(page, field).fill(text)
   await listed(page, new RegExp(`^\\s*${text}`)).click()

@@ -115,6 +115,16 @@ it('the number of the forms that tablets keep moves with them', () => {
   expect([READS_FORM, sha.slice(0, 12)]).toEqual([16, '5dbea1636653'])
 })
 
+it('what a screen lays over an answer stays there until the answer has it', () => {
+  const files = readdirSync('app', { recursive: true, encoding: 'utf8' }).filter((f) => /\.(ts|vue)$/.test(f))
+  const read = files
+    .flatMap((f) => [...readFileSync(join('app', f), 'utf8').matchAll(/\.reading\(\s*\[([^\]]*)\]/g)])
+    .flatMap(([, routes]) => [...routes!.matchAll(/'(\w+)'/g)].map((m) => m[1]!))
+  const [, overlaid] = /OVERLAID[^[]*\[\][^[]*\[([^\]]*)\]/.exec(readFileSync('app/stores/outbox.ts', 'utf8'))!
+  expect(read.length).toBeGreaterThan(6)
+  expect(read.filter((r) => !overlaid!.includes(`'${r}'`))).toEqual([])
+})
+
 it('no two files of words have a name in common: the later one would hide the other’s words', async () => {
   // The Lab's own figures and sources are laid into those that are there.
   const fetched = ['lab.ts']

@@ -244,6 +244,7 @@ export const taste = {
     phone: {
       title: 'A blind test',
       code: 'Code',
+      next: 'Somebody else tastes on this phone',
       enter: 'Sit down',
       which: 'Which seat is on your tray?',
       noCode: 'Six letters or digits, as they stand on the tablet.',

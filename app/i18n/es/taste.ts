@@ -240,6 +240,7 @@ export const taste = {
     phone: {
       title: 'Una cata a ciegas',
       code: 'Código',
+      next: 'Otra persona cata en este teléfono',
       enter: 'Sentarse',
       which: '¿Qué sitio dice tu bandeja?',
       noCode: 'Seis letras o cifras, como están en la tableta.',

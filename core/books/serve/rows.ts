@@ -3,7 +3,7 @@ import type { BatchVessel, TookOut } from '../rows'
 
 // Rows of the hatch: vessels in service, what happens to them, and cups that were poured.
 
-/** How a vessel serves: with ice in it, cold without ice, a jug that guests pour from, or a machine that half freezes. */
+/** How a vessel serves: with ice in it, cold without, as a jug that guests pour from, or half frozen by a machine. */
 export const SERVE_WAYS = ['iced', 'cold', 'self-serve', 'slush'] as const
 export type ServeWay = (typeof SERVE_WAYS)[number]
 
