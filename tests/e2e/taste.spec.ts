@@ -141,6 +141,7 @@ test('a series of small jugs is ranked blind at one tablet, also without a conne
   await expect(series.locator('[data-test=sample-2]')).toHaveClass(/kept/)
   await expect(input(page, 'note-2').first()).toHaveValue(/blind: places together 6, of 6 tasters/)
   await series.locator('[data-test=into-draft]').click()
+  await page.locator('[data-test=task-glass]').click()
   await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
 })
 
