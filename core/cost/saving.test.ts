@@ -1,5 +1,5 @@
 import { evaluateRecipe, shippedContext, startingDrink } from '../recipe'
-import { perLitreOf, savedPerCup } from '.'
+import { netPrice, perLitreOf, savedPerCup, taxLimit } from '.'
 
 const drink = evaluateRecipe(startingDrink('lemonade', null, 300), shippedContext())
 
@@ -17,5 +17,14 @@ describe('what a cup saves', () => {
     expect(perLitreOf({ cost: null, amount: 3000, unit: 'g' }, 1)).toBeNull()
     expect(perLitreOf({ cost: 6, amount: 0, unit: 'g' }, 1)).toBeNull()
     expect(perLitreOf({ cost: 6, amount: 12, unit: 'pieces' }, 1)).toBeNull()
+  })
+})
+
+describe('a tax', () => {
+  it('is from none to as much as the price, and nothing else', () => {
+    expect([0, 0.2, 1].map(taxLimit)).toEqual([null, null, null])
+    expect(taxLimit(-0.01)!.numbers).toEqual({ percent: -1, most: 100 })
+    expect(taxLimit(NaN)!.code).toBe('tax-out-of-range')
+    expect(() => netPrice(3, 1.2)).toThrow(expect.objectContaining({ numbers: { percent: 120, most: 100 } }))
   })
 })

@@ -37,6 +37,7 @@ const panel = (kind: PanelKind, samples: Sample[], tasters = 6, over: Partial<Pa
   servings: servingsOf({ kind, purpose: 'tell', samples: samples.length }, tasters, new Set(), 11),
   ...over,
 })
+const WORD = { word: 'sour', guess: 1 }
 let told = 0
 const at = (body: PanelEventBody, minute: number, by = ''): PanelEvent => ({
   ...{ id: `e${String(told++).padStart(4, '0')}`, at: new Date(Date.UTC(2026, 10, 29, 9, minute)).toISOString(), by },
@@ -72,6 +73,97 @@ describe('a panel', () => {
     expect(codes({ kind: 'which-is-more', servings: panel('which-is-more', two).servings })).toEqual([
       'panel-asks-nothing',
     ])
+  })
+  it.each<[string, PanelKind, (codes: string[]) => Answer, boolean]>([
+    ['each cup once', 'ranking', ([a, b, c]) => ({ kind: 'ranked', places: { [a!]: 1, [b!]: 2, [c!]: 2 } }), true],
+    [
+      'a place beyond the last',
+      'ranking',
+      ([a, b, c]) => ({ kind: 'ranked', places: { [a!]: 1, [b!]: 2, [c!]: 4 } }),
+      false,
+    ],
+    ['no whole place', 'ranking', ([a, b, c]) => ({ kind: 'ranked', places: { [a!]: 1, [b!]: 1.5, [c!]: 3 } }), false],
+    [
+      'a place before the first',
+      'ranking',
+      ([a, b, c]) => ({ kind: 'ranked', places: { [a!]: 0, [b!]: 1, [c!]: 2 } }),
+      false,
+    ],
+    ['a cup left out', 'ranking', ([a, b]) => ({ kind: 'ranked', places: { [a!]: 1, [b!]: 2 } }), false],
+    ['a cup of another', 'ranking', ([a, b]) => ({ kind: 'ranked', places: { [a!]: 1, [b!]: 2, '000': 3 } }), false],
+    ['another question', 'ranking', ([a]) => ({ kind: 'chosen', code: a! }), false],
+    ['steps of its cup', 'just-right', ([a]) => ({ kind: 'right', steps: { [a!]: { sweet: 1 } } }), true],
+    ['steps of none', 'just-right', () => ({ kind: 'right', steps: {} }), false],
+    [
+      'steps of an order',
+      'ranking',
+      (all) => ({ kind: 'right', steps: Object.fromEntries(all.map((c) => [c, {}])) }),
+      false,
+    ],
+    [
+      'a word for each',
+      'guess',
+      (all) => ({ kind: 'guessed', cups: Object.fromEntries(all.map((c) => [c, WORD])) }),
+      true,
+    ],
+    ['a word for one', 'guess', ([a]) => ({ kind: 'guessed', cups: { [a!]: WORD } }), false],
+    [
+      'words in an order',
+      'ranking',
+      (all) => ({ kind: 'guessed', cups: Object.fromEntries(all.map((c) => [c, WORD])) }),
+      false,
+    ],
+  ])('an answer of %s to %s is taken or not', (_, kind, answer, isTaken) => {
+    const of = panel(
+      kind,
+      Array.from({ length: SAMPLES[kind][0] }, () => sample()),
+      3,
+      { asked: 'sweet' },
+    )
+    const codes = of.servings[1]!.map((c) => c.code)
+    expect(answerWrong(of, 1, answer(codes))).toBe(isTaken ? null : 'code-unknown')
+  })
+  it('shows a taster the cup that is known, and what is in any of them, in the order of the alphabet', () => {
+    const milky = [sample({ allergens: ['soy', 'nuts'] }), sample({ allergens: ['milk', 'soy'] })]
+    const duo = panel('duo-trio', milky)
+    const [known, ...asked] = duo.servings[2]!.map((c) => c.code)
+    expect(seatView(duo, 2)).toEqual({
+      ...{ kind: 'duo-trio', asked: null, seat: 2, known, codes: asked, allergens: ['milk', 'nuts', 'soy'] },
+    })
+    expect(seatView(panel('triangle', two), 0)!.known).toBeNull()
+  })
+  it('what nobody measured is more as it was set up; alike is not more', () => {
+    const of = (a: Partial<Sample>, b: Partial<Sample>) => moreOf({ samples: [sample(a), sample(b)], asked: 'sweet' })
+    expect([
+      of({ brix: 12 }, {}),
+      of({}, { brix: 9 }),
+      of({ brix: 9 }, { brix: 9 }),
+      of({ brix: 9 }, { brix: 8 }),
+    ]).toEqual([1, 1, 1, 0])
+  })
+  it('events of one moment go by their ids; seats come in their order, just right by sample', () => {
+    const of = panel('triangle', two, 3)
+    const both = (id: string, seat: number, code: string): PanelEvent => ({
+      ...at({ kind: 'answered', seat, answer: { kind: 'chosen', code } }, 4),
+      id,
+    })
+    const [a, b] = of.servings[2]!.map((c) => c.code)
+    const events = [both('z', 2, b!), both('a', 2, a!), both('m', 0, of.servings[0]![0]!.code)]
+    for (const all of [events, events.toReversed()]) {
+      const now = panelNow(of, all)
+      expect(now.seats.map((s) => s.seat)).toEqual([0, 2])
+      expect(now.seats[1]!.answer).toEqual({ kind: 'chosen', code: a })
+    }
+    const right = panel('just-right', [sample(), sample()], 1)
+    const steps = Object.fromEntries(right.servings[0]!.map((c) => [c.code, { sour: 0 as const }]).reverse())
+    const result = resulted(right, [at({ kind: 'answered', seat: 0, answer: { kind: 'right', steps } }, 1)])
+    expect(result?.kind === 'just-right' && result.of.map((r) => r.sample)).toEqual([0, 1])
+  })
+  it('a guess of sourness is held against the acid; a cup that nobody measured teaches nothing', () => {
+    const of = panel('guess', [sample({ brix: 9, ta: 0.5 }), sample({ brix: 9 })], 1, { asked: 'sour' })
+    const cups = Object.fromEntries(of.servings[0]!.map((c) => [c.code, { word: 'sour', guess: 1 }]))
+    const result = resulted(of, [at({ kind: 'answered', seat: 0, answer: { kind: 'guessed', cups } }, 1)])
+    expect(result).toMatchObject({ words: [{ word: 'sour', n: 1, mean: 0.5 }], guesses: { n: 1, times: 2 } })
   })
   it('takes as much of each sample as its cups hold', () => {
     expect(pouredMlOf(panel('triangle', two, 6))).toEqual([270, 270])

@@ -272,6 +272,12 @@ describe('a day as it is taken apart', () => {
     const [drink, ...none] = drinks
     expect([drink!.recipeId, drink!.sales, none.map((n) => [n.recipeId, n.sales])]).toEqual(['r', 54, [['', 0]]])
     expect(drink!.standard).toBeCloseTo(wanted, 9)
+    // What is poured of it, and what of it cost the most more, first.
+    expect([drink!.cups, drink!.ml]).toEqual([18, 18 * 300])
+    expect(drink!.parts.map((p) => p.key).sort()).toEqual(accounts.filter((a) => a.byDrink.has('r')).map((a) => a.key))
+    const worth = drink!.parts.map((p) => (p.causes ? Math.abs(totalOf(p.causes)) : 0))
+    expect(worth).toEqual(worth.toSorted((a, b) => b - a))
+    expect(worth[0]).toBeGreaterThan(worth.at(-1)!)
     // Of 54.00 with 20 % in it, 9.00 is tax; 18 cups at 0.10 are served.
     const sheet = sheetOf(period, sales, accounts, terms)
     expect([sheet.tax, sheet.serving]).toEqual([expect.closeTo(9, 9), expect.closeTo(1.8, 9)])
@@ -306,6 +312,8 @@ describe('money of a day', () => {
     const terms = { ...TERMS, standards: { of: () => iced }, icePerKg: null }
     const sheet = sheetOf({ cups, unsound: [] }, [{ money: 9, isReckoned: false }], [account], terms)
     expect([sheet.earned, sheet.standard, sheet.missing]).toEqual([null, null, ['ice', 'mint']])
+    const unsold = sheetOf({ cups, unsound: [] }, [{ money: null, isReckoned: false }], [], { ...terms, icePerKg: 1 })
+    expect([unsold.sales, unsold.tax, unsold.earned, unsold.missing]).toEqual([null, null, null, []])
   })
 })
 
@@ -320,4 +328,8 @@ it('what is served along is as its size has it: ice, and the cup that it is', ()
   expect(of('large')).toEqual({ cost: 10 * 0.2 + 1.5 * 2, missing: [] })
   expect(of(null).cost).toBeCloseTo(10 * 0.1 + 1 * 2, 9)
   expect(of('large', null)).toEqual({ cost: null, missing: ['ice'] })
+  // Without ice nobody needs its price.
+  const dry = { ...as, document: { ...as.document, serve: { ...serve, iceG: 0, sizes: [] } } }
+  const none = { standards: { of: () => dry }, eachOf: () => 0.1, icePerKg: null }
+  expect(servingOf([{ versionId: 'v', cupId: null, cups: 10 }], none)).toEqual({ cost: 1, missing: [] })
 })
