@@ -70,7 +70,7 @@ const effectsOf = (alone: Values): string =>
     <table v-if="rows.length" class="rows">
       <thead>
         <tr>
-          <th />
+          <td />
           <th class="r">{{ t(ofStandard ? 'whatIf.before' : 'whatIf.opened') }}</th>
           <th class="r">{{ t('whatIf.after') }}</th>
         </tr>

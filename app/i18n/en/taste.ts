@@ -82,6 +82,7 @@ export const taste = {
     keptAway: 'no cup for {name}: {what} is in it',
     end: 'End it',
     endEarly: 'End it now: {n} have not tasted',
+    endSure: 'Yes, without the {n} who have not',
     throwSample: 'Something is wrong with a sample',
     throwWhy: 'Why {name} is not tasted any more',
     thrown: '{name} was taken away: {reason}.',

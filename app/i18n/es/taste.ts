@@ -82,6 +82,7 @@ export const taste = {
     keptAway: 'ningún vaso para {name}: lleva {what}',
     end: 'Terminarla',
     endEarly: 'Terminarla ya: {n} no han catado',
+    endSure: 'Sí, sin los {n} que no han catado',
     throwSample: 'Algo anda mal con una muestra',
     throwWhy: 'Por qué {name} ya no se cata',
     thrown: '{name} se retiró: {reason}.',

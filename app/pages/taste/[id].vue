@@ -22,6 +22,12 @@ async function tell(event: Parameters<typeof taste.tell>[1]): Promise<void> {
   said.value = ''
   await taste.tell(id, event).catch((e: unknown) => (said.value = ofError(e)))
 }
+/** Before all have tasted a second touch says that it is meant. */
+const isEndSure = ref(false)
+async function end(): Promise<void> {
+  if (open.value && !isEndSure.value) isEndSure.value = true
+  else await tell({ kind: 'ended' })
+}
 const throwing = ref<number | null>(null)
 const reason = ref('')
 async function throwSample(): Promise<void> {
@@ -89,8 +95,8 @@ const print = (): void => window.print()
             :color="open ? undefined : 'primary'"
             :variant="open ? 'text' : 'flat'"
             data-test="panel-end"
-            @click="tell({ kind: 'ended' })"
-            >{{ open ? t('taste.endEarly', { n: open }) : t('taste.end') }}</v-btn
+            @click="end"
+            >{{ open ? t(isEndSure ? 'taste.endSure' : 'taste.endEarly', { n: open }) : t('taste.end') }}</v-btn
           >
           <details>
             <summary>{{ t('taste.throwSample') }}</summary>

@@ -58,6 +58,7 @@ const stateOf = ({ now, panel }: PanelView): 'open' | 'ended' | 'over' =>
 .taste,
 .plain {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   max-width: 960px;
   margin: 0 auto;

@@ -105,7 +105,7 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
             <thead>
               <tr>
                 <th>{{ t('taste.ladder.cupHead') }}</th>
-                <th />
+                <td />
                 <th class="r">{{ chosen!.sample.name }}</th>
                 <th v-if="raised" class="r">{{ raised.sample.name }}</th>
                 <th class="r">{{ t('taste.ladder.water') }}</th>
