@@ -80,11 +80,14 @@ const contains = computed(() => [...new Set(panel.value.samples.flatMap((s) => s
 .wide {
   overflow-x: auto;
 }
+tbody th,
+td {
+  vertical-align: baseline;
+}
 th {
   text-align: left;
   white-space: nowrap;
   padding-right: 12px;
-  vertical-align: middle;
 }
 .code {
   font-size: 20px;

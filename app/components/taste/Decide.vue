@@ -60,7 +60,7 @@ const nameOf = (sample: number | null): string => props.view.panel.samples[sampl
   <section v-if="isBatch || series" class="sheet stack no-print" data-test="decide">
     <h2>{{ t('taste.decide.title') }}</h2>
     <p v-if="decided" data-test="decided">
-      <b>{{ t(`taste.decide.did.${decided.as}`, { name: nameOf(decided.sample) }) }}</b>
+      <b>{{ t(`taste.decide.did.${decided.as}`, { name: nameOf(decided.sample) }) }}</b>{{ ' ' }}
       <span class="small quiet"> {{ decided.by }} · {{ day(decided.at) }} {{ time(decided.at) }}</span>
     </p>
     <template v-if="isBatch">

@@ -37,7 +37,7 @@ const rows = computed(() => {
 
 <template>
   <section class="sheet stack no-print" data-test="tongue-today">
-    <div class="spread">
+    <div class="spread middle">
       <div>
         <h2>{{ t('taste.today.title') }}</h2>
         <p class="quiet">{{ t('taste.today.why') }}</p>
@@ -55,3 +55,9 @@ const rows = computed(() => {
     </p>
   </section>
 </template>
+
+<style scoped>
+.middle {
+  align-items: center;
+}
+</style>

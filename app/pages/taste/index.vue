@@ -19,7 +19,7 @@ const stateOf = ({ now, panel }: PanelView): 'open' | 'ended' | 'over' =>
 <template>
   <div v-if="ready" class="taste" data-test="taste">
     <section class="sheet stack">
-      <div class="spread">
+      <div class="spread middle">
         <div>
           <h1>{{ t('taste.title') }}</h1>
           <p class="quiet">{{ t('taste.why') }}</p>
@@ -40,8 +40,8 @@ const stateOf = ({ now, panel }: PanelView): 'open' | 'ended' | 'over' =>
         <NuxtLink :to="`/taste/${v.panel.id}`" class="sheet panel" data-test="panel">
           <TasteTray :cups="v.panel.servings[0] ?? []" :is-blank="!v.now.endedAt" />
           <span>
-            <b class="title">{{ t(`taste.kind.${v.panel.kind}`) }}</b>
-            <span class="small">{{ names(v) }}</span>
+            <b class="title">{{ t(`taste.purpose.${v.panel.purpose}`) }}</b>
+            <span class="small">{{ t(`taste.kind.${v.panel.kind}`) }}: {{ names(v) }}</span>
             <span class="small quiet">{{ `${day(v.panel.at)} ${time(v.panel.at)} · ${v.panel.by}` }}</span>
           </span>
           <span class="end">
@@ -62,6 +62,9 @@ const stateOf = ({ now, panel }: PanelView): 'open' | 'ended' | 'over' =>
   gap: 14px;
   max-width: 960px;
   margin: 0 auto;
+}
+.middle {
+  align-items: center;
 }
 .plain {
   list-style: none;

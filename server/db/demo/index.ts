@@ -16,6 +16,7 @@ import type { Who } from '../../people/who'
 import { demoDrinks } from './menu'
 import { demoEvening, demoSales, demoTill } from './evening'
 import { demoHatch } from './hatch'
+import { demoTaste } from './taste'
 import { demoMakings, demoPreps, type MadePrep } from './preps'
 import { dayOf, shiftDay, startOfDay } from '#core/time'
 import { seeded } from '#core/random'
@@ -118,6 +119,7 @@ export async function loadDemo(): Promise<void> {
     await demoTill(counter, owner, drinks)
     await demoSales(counter, owner, drinks, at, ZONE)
     await demoEvening(counter, owner, crew, drinks, at)
+    await demoTaste(counter, owner, crew, today)
   } finally {
     if (fixed) process.env.OLVEX_NOW = fixed
     else delete process.env.OLVEX_NOW
