@@ -310,7 +310,8 @@ describe('money of a day', () => {
     const iced = { ...standard, document: { ...standard.document, serve: { ...standard.document.serve!, iceG: 100 } } }
     const cups = [{ ...CUP, cups: 3 }]
     const terms = { ...TERMS, standards: { of: () => iced }, icePerKg: null }
-    const sheet = sheetOf({ cups, unsound: [] }, [{ money: 9, isReckoned: false }], [account], terms)
+    const known = { ...account, key: 'sugar', standardCost: 1 }
+    const sheet = sheetOf({ cups, unsound: [] }, [{ money: 9, isReckoned: false }], [account, known], terms)
     expect([sheet.earned, sheet.standard, sheet.missing]).toEqual([null, null, ['ice', 'mint']])
     const unsold = sheetOf({ cups, unsound: [] }, [{ money: null, isReckoned: false }], [], { ...terms, icePerKg: 1 })
     expect([unsold.sales, unsold.tax, unsold.earned, unsold.missing]).toEqual([null, null, null, []])

@@ -159,6 +159,7 @@ test('a batch that is told from its standard is corrected', async ({ page }) => 
     await expect(page.locator('[data-test=run]').getByRole('heading', { name: before, exact: true })).toHaveCount(0)
   }
   await expect(weigh).toHaveCount(0)
+  await page.locator('[data-test=open-pot]').click()
   await page.locator('[data-test=taste-pot]').click()
   await expect(page.locator('[data-test=panel-about]')).toContainText('Two cups of the standard')
   await expect(page.locator('[data-test=sample-1]')).toContainText('today’s pot')

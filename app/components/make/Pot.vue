@@ -104,7 +104,17 @@ async function spilled(): Promise<void> {
   <article class="sheet stack" data-test="pot">
     <div class="spread">
       <h2>{{ t('make.pot') }}</h2>
-      <v-btn height="72" data-test="close-pot" @click="emit('close')">{{ t('make.back') }}</v-btn>
+      <div class="row">
+        <v-btn
+          v-if="fix.stream.value && fix.view.value.run.recipeId"
+          :to="`/taste/new?run=${fix.view.value.run.id}`"
+          height="72"
+          variant="text"
+          data-test="taste-pot"
+          >{{ t('make.taste') }}</v-btn
+        >
+        <v-btn height="72" data-test="close-pot" @click="emit('close')">{{ t('make.back') }}</v-btn>
+      </div>
     </div>
     <p v-if="!fix.stream.value" class="quiet" data-test="pot-not-yet">{{ t('make.potNotYet') }}</p>
     <template v-else>

@@ -74,9 +74,6 @@ const wipe = ref(false)
         <v-btn data-test="open-pot" height="72" @click="panel = panel === 'pot' ? null : 'pot'">{{
           t('make.pot')
         }}</v-btn>
-        <v-btn v-if="view.pot && run.recipeId" :to="`/taste/new?run=${id}`" data-test="taste-pot" height="72">{{
-          t('make.taste')
-        }}</v-btn>
         <v-btn data-test="wipe" height="72" @click="wipe = true">{{ t('make.wipe') }}</v-btn>
       </div>
     </section>

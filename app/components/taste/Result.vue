@@ -30,7 +30,7 @@ const sentence = computed(() => {
   return t(`taste.${of.told.differs ? 'differs' : 'notTold'}.${of.kind}`, words)
 })
 const ranked = computed(() => (result.value?.kind === 'ranking' ? result.value : null))
-const order = computed(() => ranked.value?.order.map(nameOf).join(', ') ?? '')
+const order = computed(() => ranked.value?.order.map(nameOf).join(' · ') ?? '')
 const rankMost = computed(() => Math.max(1, ...(ranked.value?.ranked.sums ?? [])))
 /** px at most of a taster’s cup, with its gap. */
 const DOT_PX = 68
