@@ -1,5 +1,8 @@
+import { atHatch } from './problems-hatch'
+
 export const problems = {
   problem: {
+    ...atHatch,
     'filler-short':
       'There are {thereG} to fill up with and {wantedG} are wanted: it comes to {volumeMl} of {toVolumeMl}. Make more of it, or less of the whole.',
     'ice-in-it-already': 'There is ice in the drink already. Melt it, or leave this ice out.',
@@ -10,30 +13,8 @@ export const problems = {
     'unit-unlike':
       'Some of it was weighed in another unit, and both cannot be added up. Type it in the unit that was used first.',
     'more-than-vessel': '{volumeMl} do not go into {roomMl}. Take a larger vessel, or make it in two.',
-    'more-than-in-it': 'There are {thereMl} in it, and {volumeMl} cannot come out. Say how high it stands first.',
-    'wash-out-of-range': 'A vessel is washed every half an hour at the most, and once a day at the least.',
-    'hold-emptied': 'This vessel was emptied. What happened before can still be told, at its time.',
-    'starts-too-warm':
-      'At {tempC} nothing starts to be kept safe by time: {mostC} or below. Cool it first. Local codes decide.',
-    'back-before': 'It cannot be back before it was sold out.',
-    'control-not-written': 'Time keeps it safe only where the owner says so under Store, by a written procedure.',
-    'no-way-back': 'It was kept safe by time: what is left of it is thrown away, and goes back to no fridge.',
     'no-amount': 'Say how much, more than nothing.',
-    'cup-out-of-range': 'A cup holds more than nothing and no more than {mostMl}; this says {valueMl}.',
-    'laid-in-empty': 'There is nothing in this vessel yet: fill it first, then what lies in it.',
-    'not-laid-in': 'That does not lie in this vessel: it is out already, or never was in it.',
-    'not-in-slush': 'Nothing goes into a slush machine but the drink itself: ice and slices would stop its blade.',
-    'ice-in-empty': 'There is nothing in this vessel yet: fill it first, then the ice.',
-    'level-of-empty': 'There is nothing in this vessel that could stand anywhere: fill it first.',
-    'reading-of-empty': 'There is nothing in this vessel to be read: fill it first.',
     'yield-not-positive': 'A kilo that gives nothing explains nothing. Weigh what came of it.',
-    'till-column-missing': 'A column that was chosen is not in this file. Choose the columns once more.',
-    'till-too-long': 'More than 50 000 lines. Cut the file into parts.',
-    'till-sale-missing': 'This line has no number of its sale.',
-    'till-time-unreadable': '“{text}” is no day and time as chosen.',
-    'till-count-unreadable': '“{text}” is no count of things sold.',
-    'till-paid-unreadable': '“{text}” is no amount of money.',
-    'till-future': '“{text}” is still to come at this stand.',
     'vessel-nearly-full': '{volumeMl} leave no room to stir in this vessel ({roomMl} to the fill line). Go on?',
     'weight-unlike':
       '{value} where some {wanted} are wanted. Is the point where it should be, and is it the right thing?',
@@ -179,17 +160,7 @@ export const problems = {
     'yield-far-below':
       '{mlPerKg} is only {times} times what this fruit gives here ({meanMlPerKg}). Check the juice, the weight and the unit.',
     'cups-not-positive': '{value} cups cannot be poured. Type a whole number above 0, or leave it empty.',
-    'count-far-g': '{counted_g} where the books say {onHand_g}. Is the decimal point right, and is all of it there?',
-    'count-far-ml': '{counted_mL} where the books say {onHand_mL}. Is the decimal point right, and is all of it there?',
-    'count-far-pieces': '{counted} where the books say {onHand}. Is the decimal point right, and is all of it there?',
-    'count-missing': 'Type what is there; 0 where nothing is left.',
-    'count-not-whole': '{value} pieces: count whole ones, or leave it empty.',
-    'count-out-of-range': '{value}: what is there is 0 or more, and less than {most}.',
-    'days-backwards': 'The first day is after the last: choose a later last day.',
-    'days-too-many': 'That is more than {most} days: choose fewer.',
-    'tax-out-of-range': '{percent} % is no tax on a drink: type 0 to {most} %.',
     'cost-share-out-of-range': '{percent} % cannot be the share: type more than 0, and at most 100 %.',
-    'cups-not-whole': '{value} cups: type a whole number.',
     'spread-too-wide': 'Give or take {spread} cups is more than the {expected} that are expected: type fewer.',
     'size-gone': '{cups} cups are planned in a size that this drink is not poured in any more. Take them off its line.',
     'sale-earns-nothing':
@@ -399,29 +370,5 @@ export const problems = {
       'The name or the note says something about health. Labels may say only what the authority allows, and Olvex makes no such claim. Is it meant?',
     'claim-sugar-free': 'It says there is no sugar in it, and there are {g} g in 100 mL. Is it meant?',
     'claim-no-added-sugar': 'It says no sugar was added, and a sweetener goes in. Is it meant?',
-    'tasters-none': 'From one taster to {most}: {n} cannot be.',
-    'more-right-than-asked': '{right} right answers of {n} cannot be.',
-    'samples-out-of-range': 'A ranking has {least} to {most} samples, not {k}.',
-    'ladder-rungs': 'A ladder has {least} to {most} cups, not {value}.',
-    'ladder-step': 'A step is above 0, not {value}.',
-    'ladder-cup': 'A cup for tasting holds {least_mL} to {most_mL}, not {value_mL}.',
-    'ladder-nothing-added': 'What is added does not raise it. Choose something that has more of it than the drink.',
-    'ladder-too-high':
-      '{rungs} cups in steps of {step} do not fit: with these two it reaches over {there}. Take smaller steps, or fewer cups.',
-    'ladder-too-fine':
-      'In cups of {cupMl}, a scale that tells {scaleStepG} apart cannot make steps of {step}. Take larger cups.',
-    'panel-samples': 'This test has {least} to {most} samples, not {value}.',
-    'panel-tasters': 'From {least} to {most} tasters: {value} cannot be.',
-    'panel-codes': 'Two cups have the same code. Deal them again.',
-    'panel-servings': 'Somebody’s cups are not as this test has them. Deal them again.',
-    'panel-asks-nothing': 'Say of what it is asked: sweet, sour, strong, bitter or cold.',
-    'panel-code-taken': 'Another test has this code today. Set it up again.',
-    'panel-ended': 'This test is over.',
-    'seat-unknown': 'There is no such seat at this test.',
-    'seat-taken': 'Somebody sits there already. Look at the number on your tray.',
-    'not-your-seat': 'This phone did not sit down there. Sit down first.',
-    'seat-kept-away': 'There is something in these cups that this taster keeps away from: nothing is answered.',
-    'answered-already': 'This seat has answered already. The first answer counts.',
-    'code-unknown': 'These cups were not on this tray. Look at the numbers again.',
   },
 }

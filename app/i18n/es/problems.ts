@@ -1,7 +1,9 @@
 import type { problems as en } from '../en/problems'
+import { atHatch } from './problems-hatch'
 
 export const problems: typeof en = {
   problem: {
+    ...atHatch,
     'filler-short':
       'Hay {thereG} para completar y hacen falta {wantedG}: llega a {volumeMl} de {toVolumeMl}. Haz más, o menos de todo.',
     'ice-in-it-already': 'La bebida ya tiene hielo. Derrítelo, o deja este hielo fuera.',
@@ -11,31 +13,8 @@ export const problems: typeof en = {
     'no-step': 'Eso se pesa, y no es un paso que se pueda saltar: déjalo fuera.',
     'unit-unlike': 'Una parte se pesó en otra unidad y no se pueden sumar. Escríbelo en la unidad que se usó primero.',
     'more-than-vessel': '{volumeMl} no caben en {roomMl}. Toma un recipiente mayor, o hazlo en dos.',
-    'more-than-in-it': 'Hay {thereMl}, y no pueden salir {volumeMl}. Di primero hasta dónde llega.',
-    'wash-out-of-range': 'Un recipiente se lava como mucho cada media hora y al menos una vez al día.',
-    'hold-emptied': 'Este recipiente se vació. Lo que pasó antes aún se puede anotar, con su hora.',
-    'starts-too-warm':
-      'A {tempC} nada empieza a mantenerse seguro por tiempo: {mostC} o menos. Enfríalo primero. Deciden las normas locales.',
-    'back-before': 'No puede volver antes de agotarse.',
-    'control-not-written':
-      'El tiempo lo mantiene seguro solo donde el dueño lo diga en Almacén, con un procedimiento escrito.',
-    'no-way-back': 'Se mantuvo seguro por tiempo: lo que queda se tira y no vuelve a ningún refrigerador.',
     'no-amount': 'Di cuánto, más que nada.',
-    'cup-out-of-range': 'Un vaso contiene más que nada y no más de {mostMl}; aquí dice {valueMl}.',
-    'laid-in-empty': 'Todavía no hay nada en este recipiente: llénalo primero, y luego lo que va dentro.',
-    'not-laid-in': 'Eso no está en este recipiente: ya salió, o nunca estuvo dentro.',
-    'not-in-slush': 'En una máquina de granizado solo entra la bebida: hielo y rodajas pararían su pala.',
-    'ice-in-empty': 'Todavía no hay nada en este recipiente: llénalo primero, y luego el hielo.',
-    'level-of-empty': 'En este recipiente no hay nada que llegue a ninguna altura: llénalo primero.',
-    'reading-of-empty': 'En este recipiente no hay nada que leer: llénalo primero.',
     'yield-not-positive': 'Un kilo que no da nada no explica nada. Pesa lo que salió.',
-    'till-column-missing': 'Una columna elegida no está en este archivo. Elige las columnas de nuevo.',
-    'till-too-long': 'Más de 50 000 líneas. Parte el archivo.',
-    'till-sale-missing': 'Esta línea no tiene número de venta.',
-    'till-time-unreadable': '«{text}» no es un día y hora como se eligió.',
-    'till-count-unreadable': '«{text}» no es una cantidad vendida.',
-    'till-paid-unreadable': '«{text}» no es un importe.',
-    'till-future': '«{text}» todavía está por venir en este puesto.',
     'vessel-nearly-full':
       '{volumeMl} no dejan sitio para remover en este recipiente ({roomMl} hasta la línea). ¿Seguir?',
     'weight-unlike': '{value} donde hacen falta unos {wanted}. ¿Está la coma en su sitio, y es lo que toca?',
@@ -182,17 +161,7 @@ export const problems: typeof en = {
     'yield-far-below':
       '{mlPerKg} es solo {times} veces lo que da aquí esta fruta ({meanMlPerKg}). Revisa el jugo, el peso y la unidad.',
     'cups-not-positive': '{value} vasos no se pueden servir. Escribe un número entero mayor que 0 o déjalo vacío.',
-    'count-far-g': '{counted_g} donde los libros dicen {onHand_g}. ¿Está la coma en su sitio, y está todo ahí?',
-    'count-far-ml': '{counted_mL} donde los libros dicen {onHand_mL}. ¿Está la coma en su sitio, y está todo ahí?',
-    'count-far-pieces': '{counted} donde los libros dicen {onHand}. ¿Está la coma en su sitio, y está todo ahí?',
-    'count-missing': 'Escribe lo que hay; 0 si no queda nada.',
-    'count-not-whole': '{value} piezas: cuenta enteras o déjalo vacío.',
-    'count-out-of-range': '{value}: lo que hay es 0 o más, y menos de {most}.',
-    'days-backwards': 'El primer día es posterior al último: elige un último día más tarde.',
-    'days-too-many': 'Son más de {most} días: elige menos.',
-    'tax-out-of-range': 'Un {percent} % no es impuesto de una bebida: escribe de 0 a {most} %.',
     'cost-share-out-of-range': 'Un {percent} % no puede ser la parte: escribe más de 0, y como mucho 100 %.',
-    'cups-not-whole': '{value} vasos: escribe un número entero.',
     'spread-too-wide': 'Más o menos {spread} vasos es más que los {expected} que se esperan: escribe menos.',
     'size-gone': 'Hay {cups} vasos planeados en un tamaño en el que esta bebida ya no se sirve. Quítalos de su línea.',
     'sale-earns-nothing':
@@ -401,29 +370,5 @@ export const problems: typeof en = {
       'El nombre o la nota dice algo de la salud. Una etiqueta solo puede decir lo que permite la autoridad, y Olvex no dice nada así. ¿Es a propósito?',
     'claim-sugar-free': 'Dice que no tiene azúcar, y hay {g} g en 100 mL. ¿Es a propósito?',
     'claim-no-added-sugar': 'Dice que no se añadió azúcar, y lleva un endulzante. ¿Es a propósito?',
-    'tasters-none': 'De un catador a {most}: {n} no puede ser.',
-    'more-right-than-asked': '{right} respuestas correctas de {n} no puede ser.',
-    'samples-out-of-range': 'Una clasificación tiene de {least} a {most} muestras, no {k}.',
-    'ladder-rungs': 'Una escalera tiene de {least} a {most} vasos, no {value}.',
-    'ladder-step': 'Un paso es mayor que 0, no {value}.',
-    'ladder-cup': 'Un vaso de cata tiene de {least_mL} a {most_mL}, no {value_mL}.',
-    'ladder-nothing-added': 'Lo que se añade no lo sube. Elige algo que tenga más de eso que la bebida.',
-    'ladder-too-high':
-      '{rungs} vasos en pasos de {step} no caben: con estas dos cosas abarca {there}. Toma pasos más pequeños, o menos vasos.',
-    'ladder-too-fine':
-      'En vasos de {cupMl}, una báscula que distingue {scaleStepG} no puede hacer pasos de {step}. Toma vasos más grandes.',
-    'panel-samples': 'Esta cata tiene de {least} a {most} muestras, no {value}.',
-    'panel-tasters': 'De {least} a {most} catadores: {value} no puede ser.',
-    'panel-codes': 'Dos vasos tienen el mismo código. Repártelos otra vez.',
-    'panel-servings': 'Los vasos de alguien no son como los pide esta cata. Repártelos otra vez.',
-    'panel-asks-nothing': 'Di de qué se pregunta: dulce, ácido, fuerte, amargo o frío.',
-    'panel-code-taken': 'Otra cata tiene hoy este código. Prepárala otra vez.',
-    'panel-ended': 'Esta cata terminó.',
-    'seat-unknown': 'En esta cata no hay ese sitio.',
-    'seat-taken': 'Ahí ya hay alguien. Mira el número de tu bandeja.',
-    'not-your-seat': 'Este teléfono no se sentó ahí. Siéntate primero.',
-    'seat-kept-away': 'Estos vasos llevan algo que este catador no toma: no se contesta.',
-    'answered-already': 'Este sitio ya contestó. Cuenta la primera respuesta.',
-    'code-unknown': 'Esos vasos no estaban en esta bandeja. Mira otra vez los números.',
   },
 }
