@@ -140,6 +140,7 @@ export const taste = {
     },
     about: {
       pot: '{name}, today’s pot',
+      batch: 'First the standard, then the batch: of three cups two are the standard.',
       run: 'Two cups of the standard and one of today’s pot: the standard is a batch of before, or a little made by its sheet.',
       series: 'The jugs of the series; what is said of them goes back to it.',
       seriesMost: 'The first {n} jugs of the series, no more than one can put in order; what is said goes back to it.',

@@ -135,6 +135,7 @@ export const taste = {
     },
     about: {
       pot: '{name}, la olla de hoy',
+      batch: 'Primero el estándar, luego el lote: de tres vasos dos son el estándar.',
       run: 'Dos vasos del estándar y uno de la olla de hoy: el estándar es un lote anterior, o un poco hecho según su hoja.',
       series: 'Las jarras de la serie; lo que se diga de ellas vuelve a la serie.',
       seriesMost: 'Las primeras {n} jarras de la serie, las que se pueden ordenar; lo que se diga vuelve a ella.',

@@ -40,6 +40,7 @@ const FINDS = 0.8
       test="panel-asked"
     />
     <h2>{{ t('taste.samples') }}</h2>
+    <p v-if="purpose === 'batch' && !panel.about.value" class="small quiet">{{ t('taste.about.batch') }}</p>
     <fieldset v-for="(s, i) in samples" :key="i" class="sample" :data-test="`sample-${i}`">
       <legend>{{ t('taste.sample', { n: i + 1 }) }}</legend>
       <v-autocomplete
