@@ -43,13 +43,19 @@ function noteOf(sample: number): string {
   if (result?.kind === 'preference') return t('taste.decide.liked', { k: result.chosen[sample]!, n })
   return ''
 }
+/** Letters that a note of a series holds. */
+const MOST_NOTE = 400
 async function take(sample: number): Promise<void> {
   const body = work.of('series').value.find((w) => w.id === series.value!.id)?.body
   const step = props.view.panel.samples[sample]!.step
   if (!body || step === null) return
   const notes = [...body.notes]
-  for (const [i, s] of props.view.panel.samples.entries())
-    if (s.step !== null) notes[s.step] = [notes[s.step], noteOf(i)].filter(Boolean).join('; ').slice(0, 400)
+  for (const [i, s] of props.view.panel.samples.entries()) {
+    const note = noteOf(i)
+    // Whoever takes another one later does not say it twice.
+    if (s.step !== null && !notes[s.step]?.includes(note))
+      notes[s.step] = [notes[s.step], note].filter(Boolean).join('; ').slice(0, MOST_NOTE)
+  }
   const next: WorkBody = { ...body, notes, verdict: step }
   if (await work.put(next, series.value!.id)) emit('tell', { kind: 'decided', as: 'sample', sample })
 }

@@ -2,6 +2,7 @@
 import { useI18n } from 'vue-i18n'
 import { perLitreOf, savedPerCup } from '#core/cost'
 import { ingredientStream, massG, volumeMl } from '#core/process'
+import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
@@ -31,6 +32,15 @@ const lotOf = (i: number) => {
   const id = props.view.panel.samples[i]?.lotId
   return id ? fruit.lots.find((l) => l.id === id) : undefined
 }
+const nameOf = (i: number): string => props.view.panel.samples[i]?.name ?? ''
+/** Of two drinks, what a cup of each costs; null where one is none, or something has no price. */
+const cups = computed(() => {
+  const costs = props.view.panel.samples.map(({ versionId }) => {
+    const evaluation = versionId ? fruit.versionOf(versionId)?.evaluation : undefined
+    return (evaluation && drinks.costOf(evaluation.document, evaluation)?.total?.value) ?? null
+  })
+  return costs.length === 2 && costs.every((c) => c !== null) ? costs : null
+})
 /** What it is used as: as the lot that was poured says, at first. */
 const key = ref<string | null>(
   [0, 1].map(lotOf).find((l) => l?.itemKind === 'ingredient' && items.value.some((x) => x.value === l.itemKey))
@@ -43,22 +53,23 @@ const gPerMl = computed(() => {
   const stream = data && ingredientStream(data, 100, COLD_C)
   return stream ? massG(stream) / volumeMl(stream) : 1
 })
-const perL = reactive<[number | null, number | null]>([null, null])
-const text = reactive(['', ''])
+const FIELDS = ['from', 'to'] as const
+const perL = useAmounts(FIELDS)
 /** What its lot cost, to be typed over. */
 watch(
   gPerMl,
   (of) => {
-    for (const i of [0, 1] as const) {
+    for (const [i, f] of FIELDS.entries()) {
       const lot = lotOf(i)
-      const known = lot && text[i] === '' ? perLitreOf({ ...lot, cost: lot.cost ?? null }, of) : null
-      if (known !== null && known !== undefined) text[i] = typed(known, '1', 2)
+      const known = lot && perL.text[f] === '' ? perLitreOf({ ...lot, cost: lot.cost ?? null }, of) : null
+      if (known !== null && known !== undefined) perL.text[f] = typed(known, '1', 2)
     }
   },
   { immediate: true },
 )
+const isAsked = computed(() => key.value !== null && perL.number.from !== null && perL.number.to !== null)
 const rows = computed(() => {
-  const [from, to] = perL
+  const { from, to } = perL.number
   if (key.value === null || from === null || to === null) return []
   return menu.value
     .flatMap((d) => {
@@ -72,25 +83,25 @@ const rows = computed(() => {
 <template>
   <section v-if="session.isOwner" class="sheet stack no-print" data-test="saving">
     <h2>{{ t('taste.saving.title') }}</h2>
+    <p v-if="cups" data-test="saved-cup">
+      {{ t('taste.saving.cups', { a: money(cups[0]!), b: money(cups[1]!), from: nameOf(0), to: nameOf(1) }) }}
+    </p>
     <p class="small quiet">{{ t('taste.saving.why') }}</p>
     <v-autocomplete v-model="key" :items="items" :label="t('taste.saving.as')" hide-details data-test="saving-as" />
     <FieldAmountField
-      v-for="i in [0, 1] as const"
-      :key="i"
-      v-model="text[i]"
-      :label="t('taste.saving.perL', { name: view.panel.samples[i]?.name ?? '' })"
+      v-for="(f, i) in FIELDS"
+      :key="f"
+      v-bind="perL.bind(f)"
+      :label="t('taste.saving.perL', { name: nameOf(i) })"
       unit="money"
       paid
       :test="`saving-${i}`"
-      @number="(v: number | null) => (perL[i] = v)"
     />
     <table v-if="rows.length" class="rows">
       <thead>
         <tr>
           <th>{{ t('taste.saving.drink') }}</th>
-          <th class="r">
-            {{ t('taste.saving.cup', { from: view.panel.samples[0]!.name, to: view.panel.samples[1]!.name }) }}
-          </th>
+          <th class="r">{{ t('taste.saving.cup', { from: nameOf(0), to: nameOf(1) }) }}</th>
         </tr>
       </thead>
       <tbody>
@@ -106,6 +117,6 @@ const rows = computed(() => {
         </tr>
       </tbody>
     </table>
-    <p v-else-if="key !== null && perL[0] !== null && perL[1] !== null" class="small">{{ t('taste.saving.none') }}</p>
+    <p v-else-if="isAsked" class="small">{{ t('taste.saving.none') }}</p>
   </section>
 </template>

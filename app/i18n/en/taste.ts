@@ -149,6 +149,7 @@ export const taste = {
     },
     saving: {
       title: 'What a cup would save',
+      cups: 'A cup of {from} costs {a}, one of {to} {b}.',
       why: 'From the first sample to the second, at what a litre of each costs.',
       as: 'Used as',
       perL: 'A litre of {name}',

@@ -144,6 +144,7 @@ export const taste = {
     },
     saving: {
       title: 'Lo que ahorraría un vaso',
+      cups: 'Un vaso de {from} cuesta {a}, uno de {to} {b}.',
       why: 'De la primera muestra a la segunda, con lo que cuesta un litro de cada una.',
       as: 'Se usa como',
       perL: 'Un litro de {name}',
