@@ -10,6 +10,7 @@ import { benchDrinks, benchWork } from './drinks'
 import { benchBatch, benchMake } from './make'
 import { benchPlan } from './plan'
 import { benchHold, benchServe } from './serve'
+import { benchTill } from './till'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
 const print = (rows: [string, string, string][]): void =>
@@ -70,4 +71,5 @@ await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => 
 await withInstallation('bench-make', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchMake(app.url)))
 await withInstallation('bench-serve', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchServe(app.url)))
 await withInstallation('bench-count', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchCount(app.url)))
+await withInstallation('bench-till', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchTill(app.url)))
 await withInstallation('bench-cups', { OLVEX_LOG_LEVEL: 'warn' }, ({ app }) => measured(() => benchCups(app.url)))
