@@ -117,6 +117,8 @@ export function useEndBatch(view: () => RunView) {
     const { kind, family, name, sellPrice, note, retired, version } = of
     const body = { kind, family, name, sellPrice, note, retired, version, draft: { ...of.draft, ...recipe() } }
     await outbox.keep('putRecipe', { key: uuid(), params: { id: of.id }, body })
+    // Its page opens on what was just put down: signed off at once, it is nobody else's change.
+    await drinks.load()
     return of.id
   }
   return { asPlanned, notIn, inNoBook, keeps, lastDay, handsSoFar, end, close, throwAway, draft, redraft, recipe }
