@@ -32,10 +32,9 @@ export async function benchTill(url: string): Promise<Row[]> {
   await page.locator('.ox-menu .v-list-item').nth(1).click()
   const took = performance.now()
   await page.locator('[data-test=till-take]').click()
-  await page.locator('[data-test=till-result]').waitFor({ timeout: 300_000 })
+  // It says how many are in while they go in.
+  await page.locator('[data-test=till-result]', { hasText: '50,000 new' }).waitFor({ timeout: 300_000 })
   const taken = performance.now() - took
-  const said = await page.locator('[data-test=till-result]').innerText()
-  if (!said.includes('50,000')) throw new Error(`Not all of the file was taken in: ${said}`)
   await browser.close()
   const s = (ms: number): string => `${(ms / 1000).toFixed(1)} s`
   return [['the file of a till of 50 000 lines: read; taken in, with its progress', `${s(read)}; ${s(taken)}`, '20 s']]
