@@ -1,4 +1,4 @@
-import { acidG, brixOf, massG, sugarsG, type Stream } from '../process'
+import { acidG, brixOf, LEAST_ACID_SHARE, massG, sugarsG, type Stream } from '../process'
 import type { MixFigures, Zone } from '../recipe'
 
 // How a drink reads: two numbers, strength and sugar to acid, and a plain word for each.
@@ -19,8 +19,6 @@ export interface Kept {
 /** Of figures, or of a stream as it was read; null where there is next to no acid. */
 export const keptPoint = ({ brix, ratio }: Pick<MixFigures, 'brix' | 'ratio'>): Kept | null =>
   ratio && ratio.value > 0 ? { brix: brix.value, ratio: ratio.value } : null
-/** Below this g of acid in a g a ratio means nothing. */
-const LEAST_ACID_SHARE = 1e-4
 export const keptStream = (s: Stream): Kept | null =>
   acidG(s) / massG(s) > LEAST_ACID_SHARE ? { brix: brixOf(s), ratio: sugarsG(s) / acidG(s) } : null
 

@@ -78,6 +78,8 @@ export const massG = (s: Stream): number => dot(s.amountsG, ALL)
 /** g of all that is dissolved: sugars, acids, salts, protein. Crystals on the bottom do not count. */
 export const dissolvedG = (s: Stream): number => dot(s.amountsG, DISSOLVED) - s.undissolvedG
 export const sugarsG = (s: Stream): number => dot(s.amountsG, SUGAR)
+/** Below this g of acid in a g a ratio of sugar to acid means nothing. */
+export const LEAST_ACID_SHARE = 1e-4
 /** g of anhydrous citric acid that would titrate the same to pH 8.1. */
 export const acidG = (s: Stream): number => dot(s.amountsG, ACID)
 /** g of sucrose that would taste as sweet. */

@@ -1,6 +1,6 @@
 import { call, difference, factor, given, product, quotient, sum, type Figure, type Unit } from '../figures'
 import type { Stream } from '../process'
-import { acidG, dissolvedG, fatG, fibreG, liquorG, massG, sugarsG, sweetnessG } from '../process'
+import { acidG, dissolvedG, fatG, fibreG, LEAST_ACID_SHARE, liquorG, massG, sugarsG, sweetnessG } from '../process'
 
 /** The shares of a gram that the figures of a mixture are summed from. */
 export const SHARES = ['sugars', 'acid', 'sweetness', 'dissolved', 'liquor', 'fibre', 'fat'] as const
@@ -115,9 +115,6 @@ const per100 = (label: string, unit: Unit, a: Figure, b: Figure) =>
   b.value > 0
     ? product(label, unit, [factor(100), quotient('quotient', '1', a, b)])
     : given(label, 0, unit, 'estimated', 'source.composition')
-
-/** Below this g of acid per 100 g a ratio means nothing. */
-const LEAST_ACID_SHARE = 1e-4
 
 /** What of a mixture is no liquor: sugar on the bottom, and ice. */
 export type Solid = Pick<Stream, 'undissolvedG' | 'iceG'>

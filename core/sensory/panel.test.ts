@@ -1,5 +1,6 @@
 import {
   likedOf,
+  likedOrder,
   answerWrong,
   moreOf,
   orderings,
@@ -295,6 +296,8 @@ describe('what a panel liked', () => {
     expect(liked(of, [...preferring(of, 1), end])).toEqual(['Fresh'])
     expect(liked(of, preferring(of, 1))).toEqual([])
     expect(liked(of, [at({ kind: 'key-opened' }, 0), ...preferring(of, 1), end])).toEqual([])
+    expect(likedOrder(of, resulted(of, preferring(of, 1)))).toEqual([1, 0])
+    expect(likedOrder(of, null)).toEqual([0, 1])
     const few = panel('preference', two, 3)
     expect(liked(few, [...preferring(few, 1), end])).toEqual([])
   })

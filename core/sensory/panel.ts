@@ -232,16 +232,23 @@ export function resultOf(panel: Panel, now: PanelNow): PanelResult | null {
   return { kind, words: wordsOf(named), guesses: guessesOf(named) }
 }
 
+/** Samples of an order or a preference, the one that was liked best in front; of other tests as they were set up. */
+export function likedOrder({ samples }: Pick<Panel, 'samples'>, result: PanelResult | null): number[] {
+  if (result?.kind === 'ranking') return result.order
+  const all = samples.map((_, i) => i)
+  return result?.kind === 'preference' ? all.sort((a, b) => result.chosen[b]! - result.chosen[a]!) : all
+}
 /**
  * Samples that a panel liked, by more than chance: the one that is liked better, the first of an order, one of which
  * most say that its sweetness and its sourness are just right. Of tests that ended, and whose cups nobody could know.
  */
-export function likedOf({ samples }: Panel, now: PanelNow, result: PanelResult | null): Sample[] {
+export function likedOf(panel: Panel, now: PanelNow, result: PanelResult | null): Sample[] {
+  const { samples } = panel
   if (!result || !now.endedAt || !now.isBlind) return []
   const of = (numbers: readonly number[]): Sample[] => numbers.map((i) => samples[i]!)
-  if (result.kind === 'preference')
-    return result.told.differs ? of([result.chosen[0]! > result.chosen[1]! ? 0 : 1]) : []
-  if (result.kind === 'ranking') return result.ranked.differs ? of(result.order.slice(0, 1)) : []
+  const first = of(likedOrder(panel, result).slice(0, 1))
+  if (result.kind === 'preference') return result.told.differs ? first : []
+  if (result.kind === 'ranking') return result.ranked.differs ? first : []
   if (result.kind !== 'just-right') return []
   const isRight = (sample: number, property: Rightness): boolean =>
     result.of.some(

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { likedOrder } from '#core/sensory'
 import type { Decision, PanelEventBody } from '#core/sensory/words'
 import type { WorkBody } from '#shared/contract'
 import type { PanelView } from '~/stores/taste'
@@ -28,13 +29,7 @@ async function decide(as: Decision): Promise<void> {
 const series = computed(() => (about.value?.kind === 'series' ? about.value : null))
 const work = useWork(series.value?.recipeId ?? '', () => series.value !== null)
 /** The samples of a series, those that were liked best in front. */
-const inOrder = computed(() => {
-  const { result, panel } = props.view
-  const all = panel.samples.map((_, i) => i)
-  if (result?.kind === 'ranking') return result.order
-  if (result?.kind === 'preference') return all.sort((a, b) => result.chosen[b]! - result.chosen[a]!)
-  return all
-})
+const inOrder = computed(() => likedOrder(props.view.panel, props.view.result))
 /** What the panel said goes beside each jug that was in it; the verdict is whoever decides. */
 function noteOf(sample: number): string {
   const { result, now } = props.view

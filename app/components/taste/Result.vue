@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { likedOrder } from '#core/sensory'
 import type { PanelView } from '~/stores/taste'
 
 // What a panel says, in a sentence and as a picture, with how sure it is.
@@ -14,9 +15,8 @@ const percent = (p: number): string => (p < 0.001 ? '< 0.1' : n(100 * p, p < 0.1
 const counted = computed(() => (result.value && 'told' in result.value ? result.value : null))
 /** Of a preference, the one that more like is named. */
 const more = computed(() => {
-  const { chosen } = counted.value!
-  const first = chosen[0]! >= chosen[1]! ? 0 : 1
-  return { sample: first, n: chosen[first]! }
+  const [first] = likedOrder(props.view.panel, result.value)
+  return { sample: first!, n: counted.value!.chosen[first!]! }
 })
 const sentence = computed(() => {
   const of = counted.value

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { gramsOf } from '#core/books'
 import { perLitreOf, savedPerCup } from '#core/cost'
-import { ingredientStream, massG, volumeMl } from '#core/process'
 import { useAmounts } from '~/forms/useAmounts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useDrinks } from '~/stores/drinks'
@@ -46,12 +46,10 @@ const key = ref<string | null>(
   [0, 1].map(lotOf).find((l) => l?.itemKind === 'ingredient' && items.value.some((x) => x.value === l.itemKey))
     ?.itemKey ?? null,
 )
-const COLD_C = 5
-/** g in a mL of it. */
+/** g in a mL of it; as of water where nobody knows. */
 const gPerMl = computed(() => {
   const data = key.value === null ? undefined : catalogue.dataOf(key.value)
-  const stream = data && ingredientStream(data, 100, COLD_C)
-  return stream ? massG(stream) / volumeMl(stream) : 1
+  return (data && gramsOf(1, 'mL', data)) ?? 1
 })
 const FIELDS = ['from', 'to'] as const
 const perL = useAmounts(FIELDS)
