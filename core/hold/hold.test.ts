@@ -242,7 +242,10 @@ describe('a slush machine', () => {
     const [first, last] = [strengthOf(of(thirsty, 1, machine))!, strengthOf(of(thirsty, 400, machine))!]
     expect([last.brix, last.tempC]).toEqual([expect.closeTo(first.brix, 9), -2])
     expect(drinkMlOf(of(thirsty, 400, machine))).toBeCloseTo(8000 - 1500, 0)
-    expect(strengthOf(of([...thirsty, event({ kind: 'read', tempC: -3 }, 210)], 400, machine))!.tempC).toBe(-3)
+    const read = [...thirsty, event({ kind: 'read', tempC: -3 }, 210)]
+    expect(strengthOf(of(read, 400, machine))!.tempC).toBe(-3)
+    // Filled up, it is kept as cold as it was read.
+    expect(strengthOf(of([...read, fill(500, 300)], 400, machine))!.tempC).toBe(-3)
   })
   it('freezes so much that what is left liquid freezes at just that temperature, and stands higher for it', () => {
     // By hand, of 1 mol of solute for each kg of water -1.86 °C: what is dissolved in a kg of the drink holds as liquid
