@@ -75,7 +75,8 @@ export const useTaste = defineStore('taste', () => {
     const mine = outbox.overlay.flatMap((e) => {
       const body = e.body as unknown as Omit<Training, 'personId' | 'by'>
       if (e.route !== 'postTraining' || known.has(body.id)) return []
-      return [{ ...body, personId: e.personId, by: session.person?.name ?? '' }]
+      // What waits here from before words were learned has none.
+      return [{ ...body, named: body.named ?? [], personId: e.personId, by: session.person?.name ?? '' }]
     })
     return [...mine, ...told.value]
   })

@@ -1,8 +1,9 @@
 import { seeded } from '../random'
-import { freshCodes } from './orders'
+import { freshCodes, shuffled } from './orders'
 import type { Compared } from './taster'
 
-// A lesson on a ladder: pairs of its cups, the far ones first, so that the word is learned before the small step.
+// Lessons on a ladder. Of its steps: pairs of cups, the far ones first, so that the word is learned before the small
+// step. Of its words: one cup at a time, which gets a word and a guess, and then says what it is.
 
 export interface Pair {
   /** numbers of two rungs, in the order in which they are tasted; the higher one may be either */
@@ -39,3 +40,24 @@ export const comparedOf = ({ cups, apart }: Pair, rung: number, step: number): C
   apart: apart * step,
   right: rung === Math.max(...cups),
 })
+
+/** Cups of a lesson in words, some ten minutes. Common practice, no source. */
+const CUPS = 8
+/**
+ * Rungs in the order in which they are tasted, all of them before any comes again, and none twice in a row.
+ * @param rungs of the ladder, 2 and more @param seed the same one gives the same @param used codes of today
+ */
+export function wordLessonOf(
+  rungs: number,
+  seed: number,
+  used: ReadonlySet<string>,
+): { codes: string[]; cups: number[] } {
+  const random = seeded(seed)
+  const all = Array.from({ length: rungs }, (_, i) => i)
+  const cups: number[] = []
+  for (let round = 0; round < Math.max(1, Math.floor(CUPS / rungs)); round++) {
+    const next = shuffled(all, random)
+    cups.push(...(next[0] === cups.at(-1) ? next.reverse() : next))
+  }
+  return { codes: freshCodes(rungs, used, seed), cups }
+}

@@ -48,7 +48,8 @@ export const AGAINST_STANDARD: readonly Serving[] = ARRANGED.triangle.filter(
   (row) => row.filter((s) => s === A).length === 2,
 )
 
-function shuffled<T>(all: readonly T[], random: Random): T[] {
+/** In an order by chance. */
+export function shuffled<T>(all: readonly T[], random: Random): T[] {
   const out = [...all]
   for (let i = out.length - 1; i > 0; i--) {
     const j = Math.floor(random.next() * (i + 1))

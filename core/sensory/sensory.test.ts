@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { streamOf } from '../process'
 import {
   tongueToday,
+  wordLessonOf,
   ARRANGED,
   chanceAlone,
   dealt,
@@ -326,6 +327,18 @@ describe('a lesson', () => {
     const higher = firsts.filter((p) => p.cups[0] > p.cups[1]).length / firsts.length
     expect(Math.abs(higher - 0.5)).toBeLessThan(0.1)
     expect(lessonOf(4, 5, new Set()).pairs).toEqual(pairs)
+  })
+  it('in words has every cup before any comes again, and none twice in a row', () => {
+    const seeds = Array.from({ length: 200 }, (_, i) => Math.imul(i, 0x9e3779b1))
+    for (const rungs of [2, 3, 4, 5, 7])
+      for (const seed of seeds) {
+        const { codes, cups } = wordLessonOf(rungs, seed, new Set())
+        expect([codes.length, cups.length]).toEqual([rungs, rungs * Math.max(1, Math.floor(8 / rungs))])
+        for (let i = 0; i < cups.length; i += rungs) expect(new Set(cups.slice(i, i + rungs)).size).toBe(rungs)
+        expect(cups.every((c, i) => c !== cups[i + 1])).toBe(true)
+      }
+    const firsts = new Set(seeds.map((seed) => wordLessonOf(4, seed, new Set()).cups[0]))
+    expect(firsts.size).toBe(4)
   })
 })
 

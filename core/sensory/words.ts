@@ -5,6 +5,9 @@ import type { Instant } from '../time'
 /** Tests that count right answers. */
 export const DISCRIMINATING = ['triangle', 'duo-trio', 'which-is-more', 'preference'] as const
 export type Discriminating = (typeof DISCRIMINATING)[number]
+/** What a cup may be called. */
+export const TASTE_WORDS = ['weak', 'right', 'strong', 'sweet', 'sour', 'flat', 'bitter'] as const
+export type TasteWord = (typeof TASTE_WORDS)[number]
 /** What of a drink can be just right, too little or too much; and which of two is more. */
 export const RIGHTNESS = ['sweet', 'sour', 'strong', 'bitter', 'cold'] as const
 export type Rightness = (typeof RIGHTNESS)[number]

@@ -5,6 +5,7 @@ import {
   RIGHTNESS,
   STEPS,
   TASTERS,
+  TASTE_WORDS,
   type Answer,
   type Panel,
   type PanelEvent,
@@ -111,9 +112,16 @@ const trainingFields = {
   of: z.enum(RIGHTNESS),
   /** what its steps are counted in: °Bx, or g of acid in 100 mL */
   unit: z.enum(['brix', 'ta']),
-  answers: z.array(compared).min(1).max(60),
+  answers: z.array(compared).max(60),
 }
-export const training = z.object({ ...trainingFields, personId: id, by: z.string(), at: instant })
+const namedCup = z.strictObject({
+  word: z.enum(TASTE_WORDS),
+  guess: z.number().min(0).max(100).nullable(),
+  truth: z.number().min(0).max(100),
+})
+/** Cups of a lesson in words; of one in steps, none. */
+const named = z.array(namedCup).max(60)
+export const training = z.object({ ...trainingFields, named, personId: id, by: z.string(), at: instant })
 export type Training = z.infer<typeof training>
 
 export const TASTE = {
@@ -174,7 +182,9 @@ export const TASTE = {
   postTraining: endpoint({
     ...ROUTES.postTraining,
     summary: 'Tell what was told apart, of oneself',
-    body: z.object({ ...trainingFields, at: instant.nullable().default(null) }),
+    body: z
+      .object({ ...trainingFields, named: named.default([]), at: instant.nullable().default(null) })
+      .refine((b) => b.answers.length + b.named.length > 0, { path: ['answers'] }),
     reply: made,
   }),
 } satisfies Record<string, Endpoint>

@@ -142,4 +142,10 @@ it('how a tongue did is for its person and the owner', async () => {
   const of = async (who: Client) =>
     (await who.call('trainings', { query: { stand } })).body.some((t: { id: string }) => t.id === body.id)
   expect([await of(crew), await of(lead), await of(owner)]).toEqual([true, false, true])
+  const none = { ...body, id: uuid(), answers: [] }
+  expect((await crew.call('postTraining', { body: none })).status).toBe(422)
+  const named = [{ word: 'sour' as const, guess: 0.5, truth: 0.7 }]
+  expect((await crew.call('postTraining', { body: { ...none, named } })).status).toBe(200)
+  const [kept] = (await crew.call('trainings', { query: { stand } })).body
+  expect(kept).toMatchObject({ id: none.id, answers: [], named })
 })

@@ -225,6 +225,26 @@ test('a ladder says its grams and what it cannot hold; a crew member learns it, 
   }
   await expect(page.locator('[data-test=lesson-end]')).toContainText(/You tell steps of about 0\.1[45] g\/100 mL/)
   await expect(page.locator('[data-test=training]').first()).toContainText('g/100 mL')
+  await page.locator('[data-test=learn-words]').click()
+  await page.locator('[data-test=lesson-set]').click()
+  await page.locator('[data-test=lesson-say]').click()
+  await expect(page.locator('[data-test=word-lesson] [role=alert]')).toContainText('Say a word')
+  // Of three cups each comes twice; the sourest is called sour, and each is guessed at twice the first one.
+  for (let i = 0; i < 6; i++) {
+    const rung = Number(await page.locator('[data-test=word-cup]').getAttribute('data-rung'))
+    await page.locator(`[data-test=lesson-word] [data-value=${rung === 2 ? 'sour' : 'weak'}]`).click()
+    await input(page, 'lesson-guess').fill('1.2')
+    const say = page.locator('[data-test=lesson-say]')
+    if (i === 5) await answered(page, '/trainings', () => say.click())
+    else await say.click()
+    await expect(page.locator('[data-test=word-last]')).toContainText('you guessed 1.20 and called it')
+  }
+  await expect(page.locator('[data-test=word-end] [data-test=word-meant]')).toContainText([
+    /weak: 4 cups/,
+    /sour: 2 cups/,
+  ])
+  await expect(page.locator('[data-test=word-end] [data-test=guesses]')).toContainText('times the truth')
+  await expect(page.locator('[data-test=training]').first()).toContainText(/“weak” was .* g\/100 mL.*Guesses/)
   await page.goto('/taste')
   await expect(page.locator('[data-test=today-said]')).toContainText('sour')
   const owner = await (await browser.newContext({ locale: 'en-GB' })).newPage()

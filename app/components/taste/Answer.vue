@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { RIGHTNESS, STEPS, type Answer, type Rightness, type RightStep, type SeatView } from '#core/sensory/words'
+import {
+  RIGHTNESS,
+  STEPS,
+  TASTE_WORDS,
+  type Answer,
+  type Rightness,
+  type RightStep,
+  type SeatView,
+  type TasteWord,
+} from '#core/sensory/words'
 
 // What one taster says of the cups before them: big answers for a thumb, and nothing that says which cup is which.
 const props = defineProps<{ view: SeatView; busy: boolean }>()
@@ -13,7 +22,7 @@ const right = reactive<Record<string, Partial<Record<Rightness, RightStep>>>>({}
 const word = reactive<Record<string, string>>({})
 const guessText = reactive<Record<string, string>>({})
 const guess = reactive<Record<string, number | null>>({})
-const WORDS = ['weak', 'right', 'strong', 'sweet', 'sour', 'flat', 'bitter'] as const
+const items = useChoices()
 const isIncomplete = ref(false)
 const question = computed(() => {
   const { kind, known, asked } = props.view
@@ -91,9 +100,9 @@ const stepItems = STEPS.map((s) => ({ value: String(s), title: t(`taste.step.${s
     </section>
     <section v-for="code in view.kind === 'guess' ? view.codes : []" :key="code" class="stack one">
       <FieldChoice
-        :model-value="(word[code] as (typeof WORDS)[number]) ?? null"
+        :model-value="(word[code] as TasteWord) ?? null"
         :label="t('taste.answer.wordFor', { code })"
-        :items="WORDS.map((value) => ({ value, title: t(`taste.answer.words.${value}`) }))"
+        :items="items(TASTE_WORDS, 'taste.answer.words')"
         :test="`word-${code}`"
         @update:model-value="(w: string | null) => (word[code] = w ?? '')"
       />

@@ -110,22 +110,13 @@ const rightRows = computed(() => (result.value?.kind === 'just-right' ? result.v
         </tr>
       </tbody>
     </table>
-    <template v-if="guessed">
-      <p v-for="w in guessed.words" :key="w.word" data-test="word-meant">
-        {{
-          t('taste.wordMeant', {
-            word: t(`taste.answer.words.${w.word}`),
-            n: w.n,
-            low: n(w.low, 1),
-            high: n(w.high, 1),
-            mean: `${n(w.mean, 1)} ${unitOf(view.panel.asked)}`,
-          })
-        }}
-      </p>
-      <p v-if="guessed.guesses" class="small">
-        {{ t('taste.guesses', { times: n(guessed.guesses.times, 2), spread: n(guessed.guesses.spread, 2) }) }}
-      </p>
-    </template>
+    <TasteReach
+      v-if="guessed"
+      :words="guessed.words"
+      :guesses="guessed.guesses"
+      :unit="unitOf(view.panel.asked)"
+      :digits="view.panel.asked === 'sour' ? 2 : 1"
+    />
     <p v-if="result && !view.now.isBlind" class="caution" role="note" data-test="not-blind">
       {{ t('taste.notBlind') }}
     </p>

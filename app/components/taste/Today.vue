@@ -20,18 +20,20 @@ const unitOf = (x: Training): [unit: string, digits: number] => (x.unit === 'ta'
 /** Of each thing that was checked today, the last time. */
 const rows = computed(() => {
   const seen = new Set<Rightness>()
-  return mine.value.filter(isToday).flatMap((x) => {
-    if (seen.has(x.of)) return []
-    seen.add(x.of)
-    const before = mine.value.filter((b) => b.of === x.of && b.unit === x.unit && !isToday(b))
-    const is = tongueToday(
-      before.map((b) => b.answers),
-      x.answers,
-    )
-    const [unit, digits] = unitOf(x)
-    const usual = is?.usual == null ? null : `${n(is.usual, digits)} ${unit}`
-    return is ? [{ ...is, id: x.id, of: x.of, said: tongue(is.today, unit, digits), usual }] : []
-  })
+  return mine.value
+    .filter((x) => isToday(x) && x.answers.length)
+    .flatMap((x) => {
+      if (seen.has(x.of)) return []
+      seen.add(x.of)
+      const before = mine.value.filter((b) => b.of === x.of && b.unit === x.unit && !isToday(b))
+      const is = tongueToday(
+        before.map((b) => b.answers),
+        x.answers,
+      )
+      const [unit, digits] = unitOf(x)
+      const usual = is?.usual == null ? null : `${n(is.usual, digits)} ${unit}`
+      return is ? [{ ...is, id: x.id, of: x.of, said: tongue(is.today, unit, digits), usual }] : []
+    })
 })
 </script>
 

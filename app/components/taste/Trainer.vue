@@ -8,52 +8,28 @@ import {
   type Ladder,
   type LadderOf,
   type LessonKind,
-  type Rightness,
 } from '#core/sensory'
-import { useOutbox } from '~/stores/outbox'
-import { useSession } from '~/stores/session'
 import { useTaste } from '~/stores/taste'
-import { uuid } from '~/utils/api'
 
 // The ladder is learned: two cups at a time, which is more? Somebody else sets the cups out by their codes.
 const props = defineProps<{ of: LadderOf; ladder: Ladder; unit: string; digits: number; kind: LessonKind }>()
 const { t } = useI18n({ useScope: 'global' })
 const { n } = useFormat()
-const session = useSession()
-const taste = useTaste()
-const seed = crypto.getRandomValues(new Int32Array(1))[0]!
-const lesson = lessonOf(props.ladder.rungs.length, seed, taste.codesToday, props.kind)
+const { word, measured, seed, save, said } = useTraining(props.of, props.ladder)
+const lesson = lessonOf(measured.length, seed, useTaste().codesToday, props.kind)
 const isSet = ref(false)
 const at = ref(0)
 const answers = ref<Compared[]>([])
 const last = ref<boolean | null>(null)
 const pair = computed(() => lesson.pairs[at.value] ?? null)
 /** What a step is, as it is in these cups. */
-const step = computed(() => {
-  const of = props.ladder.rungs.map((r) => (props.of === 'ta' ? r.ta : r.brix))
-  return (of.at(-1)! - of[0]!) / (of.length - 1)
-})
-const word = computed((): Rightness => (props.of === 'ta' ? 'sour' : props.of === 'brix' ? 'sweet' : 'strong'))
-const form = useSubmit(async (key) => {
-  const unit = props.of === 'ta' ? ('ta' as const) : ('brix' as const)
-  const told = answers.value.map((a) => ({ ...a, apart: Math.round(a.apart * 1e4) / 1e4 }))
-  const body = {
-    id: uuid(),
-    standId: session.standId,
-    of: word.value,
-    unit,
-    answers: told,
-    at: session.now().toISOString(),
-  }
-  await useOutbox().keep('postTraining', { key, body })
-  await taste.loadTrainings()
-})
+const step = (measured.at(-1)! - measured[0]!) / (measured.length - 1)
 async function say(rung: number): Promise<void> {
-  const of = comparedOf(pair.value!, rung, step.value)
+  const of = comparedOf(pair.value!, rung, step)
   last.value = of.right
   answers.value = [...answers.value, of]
   at.value++
-  if (!pair.value) await form.submit()
+  if (!pair.value) await save({ answers: answers.value.map((a) => ({ ...a, apart: kept(a.apart) })) })
 }
 const threshold = computed(() => thresholdOf(answers.value))
 const { tongue } = useTongue()
@@ -62,17 +38,7 @@ const { tongue } = useTongue()
 <template>
   <section class="sheet stack" data-test="trainer">
     <h2>{{ t('taste.trainer.title') }}</h2>
-    <template v-if="!isSet">
-      <p>{{ t('taste.trainer.set') }}</p>
-      <ol class="codes">
-        <li v-for="(code, i) in lesson.codes" :key="code">
-          {{ t('taste.ladder.cup', { n: i + 1 }) }} <b class="num">{{ code }}</b>
-        </li>
-      </ol>
-      <v-btn height="72" color="primary" data-test="lesson-set" @click="isSet = true">{{
-        t('taste.trainer.begin')
-      }}</v-btn>
-    </template>
+    <TasteLessonCups v-if="!isSet" :codes="lesson.codes" :why="t('taste.trainer.set')" @set="isSet = true" />
     <template v-else-if="pair">
       <p class="small quiet">{{ t('taste.trainer.pair', { n: at + 1, of: lesson.pairs.length }) }}</p>
       <p v-if="last !== null" role="status" class="small" data-test="lesson-last">
@@ -98,17 +64,12 @@ const { tongue } = useTongue()
         {{ t('taste.trainer.rightOf', { n: answers.filter((a) => a.right).length, of: answers.length }) }}
         {{ t('taste.trainer.guessed', { p: n(100 * threshold!.guessed, 1) }) }}
       </p>
-      <p v-if="form.said.value" class="caution" role="alert">{{ form.said.value }}</p>
+      <p v-if="said" class="caution" role="alert">{{ said }}</p>
     </template>
   </section>
 </template>
 
 <style scoped>
-.codes {
-  columns: 2;
-  margin: 0;
-  padding-left: 20px;
-}
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;

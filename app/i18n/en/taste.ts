@@ -184,6 +184,18 @@ export const taste = {
       dull: 'Much less than usual: let somebody else taste the pots today.',
     },
     trainer: {
+      toWords: 'Learn the words',
+      wordTitle: 'What would you call it?',
+      wordSet:
+        'Somebody else pours, writes each code on its cup, and mixes them up. Then you taste one at a time: say a word, guess the number, and see what it was.',
+      cupOf: 'Cup {n} of {of}',
+      was: 'It was {truth}; you called it {word}.',
+      wasGuessed: 'It was {truth}; you guessed {guess} and called it {word}.',
+      noWord: 'Say a word for it.',
+      say: 'That is my word',
+      halves: 'From guess to guess: {first} times more or less in the first half, {second} in the second.',
+      word: '“{word}” was {between}.',
+      spread: 'Guesses {times} times the truth, {spread} times more or less.',
       title: 'Which is more?',
       set: 'Somebody else pours, writes each code on its cup, and mixes them up. Then you taste two at a time.',
       begin: 'They stand there',

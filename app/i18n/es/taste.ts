@@ -180,6 +180,18 @@ export const taste = {
       dull: 'Mucho menos que de costumbre: que hoy pruebe las ollas otra persona.',
     },
     trainer: {
+      toWords: 'Aprende las palabras',
+      wordTitle: '¿Cómo lo llamarías?',
+      wordSet:
+        'Otra persona sirve, escribe cada código en su vaso y los mezcla. Luego pruebas uno por uno: di una palabra, adivina el número y mira cuánto era.',
+      cupOf: 'Vaso {n} de {of}',
+      was: 'Era {truth}; lo llamaste {word}.',
+      wasGuessed: 'Era {truth}; adivinaste {guess} y lo llamaste {word}.',
+      noWord: 'Di una palabra para él.',
+      say: 'Esa es mi palabra',
+      halves: 'De una adivinanza a otra: {first} veces más o menos en la primera mitad, {second} en la segunda.',
+      word: '«{word}» fue {between}.',
+      spread: 'Se adivina {times} veces la verdad, {spread} veces más o menos.',
       title: '¿Cuál es más?',
       set: 'Otra persona sirve, escribe cada código en su vaso y los mezcla. Luego catas de dos en dos.',
       begin: 'Ya están',

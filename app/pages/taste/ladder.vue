@@ -18,7 +18,8 @@ const text = reactive({ step: '1', rungs: '4', cupMl: '30' })
 watch(asked.step, (to) => (text.step = String(to ?? '')))
 const digits = computed(() => (of.value === 'ta' ? 2 : 1))
 const unit = computed(() => (of.value === 'ta' ? 'g/100 mL' : '°Bx'))
-const isLearning = ref(false)
+/** What is learned of it: its steps, or words for its cups. */
+const learning = ref<'steps' | 'words' | null>(null)
 /** Before the hatch opens a short one is enough. */
 const kind = useRoute().query.check ? ('check' as const) : ('lesson' as const)
 const tasters = ref<number | null>(4)
@@ -142,8 +143,11 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
         </p>
         <p v-else class="small quiet">{{ t('taste.ladder.held') }}</p>
         <div class="row no-print">
-          <v-btn height="72" color="primary" data-test="learn" @click="isLearning = true">{{
+          <v-btn height="72" color="primary" data-test="learn" @click="learning = 'steps'">{{
             t(kind === 'check' ? 'taste.today.check' : 'taste.toTrainer')
+          }}</v-btn>
+          <v-btn v-if="kind === 'lesson'" height="72" data-test="learn-words" @click="learning = 'words'">{{
+            t('taste.trainer.toWords')
           }}</v-btn>
           <v-btn height="72" :loading="form.busy.value" data-test="ladder-guess" @click="form.submit()">{{
             t('taste.purpose.guess')
@@ -153,13 +157,21 @@ const word = (o: LadderOf): string => t(`taste.ladder.of.${o}`)
       </template>
     </section>
     <TasteTrainer
-      v-if="isLearning && ladder"
+      v-if="learning === 'steps' && ladder"
       :key="`${of} ${ladder.rungs.length}`"
       :of="of"
       :ladder="ladder"
       :unit="unit"
       :digits="digits"
       :kind="kind"
+    />
+    <TasteWordLesson
+      v-if="learning === 'words' && ladder"
+      :key="`words ${of} ${ladder.rungs.length}`"
+      :of="of"
+      :ladder="ladder"
+      :unit="unit"
+      :digits="digits"
     />
     <TasteProgress />
   </div>

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { servingsOf, type Answer, type PanelEventBody, type Sample } from '#core/sensory'
+import type { Body } from '#shared/contract'
 import { postPanel, postPanelEvent } from '../../taste/panels'
 import { postTraining } from '../../taste/trainings'
 import type { Who } from '../../people/who'
@@ -85,13 +86,23 @@ export async function demoTaste(standId: string, owner: Who, crew: Who, now: Dat
     },
     9,
   )
+  async function learned(days: number, lesson: Pick<Body<'postTraining'>, 'answers' | 'named'>): Promise<void> {
+    const at = new Date(now.getTime() - days * DAYS_AGO_MIN * MS_PER_MIN).toISOString()
+    const body = { id: uuid(), standId, of: 'sweet' as const, unit: 'brix' as const, ...lesson, at }
+    await inTransaction((tx) => postTraining(tx, body, crew))
+  }
   for (const [days, missed] of [
     [9, 1],
     [3, 0.5],
   ] as const) {
     const answers = [3, 2, 1, 0.5].map((apart) => ({ apart, right: apart > missed }))
-    const at = new Date(now.getTime() - days * DAYS_AGO_MIN * MS_PER_MIN).toISOString()
-    const body = { id: uuid(), standId, of: 'sweet' as const, unit: 'brix' as const, answers, at }
-    await inTransaction((tx) => postTraining(tx, body, crew))
+    await learned(days, { answers, named: [] })
   }
+  const named = [
+    { word: 'weak' as const, guess: 8, truth: 10.2 },
+    { word: 'sweet' as const, guess: 14, truth: 13.1 },
+    { word: 'weak' as const, guess: 10, truth: 11.1 },
+    { word: 'right' as const, guess: 12, truth: 12.2 },
+  ]
+  await learned(2, { answers: [], named })
 }

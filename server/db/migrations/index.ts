@@ -657,6 +657,8 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   // What waits for a blind test: a batch, or a series of small jugs.
   { name: '0113-panel-about', sql: 'ALTER TABLE panel ADD COLUMN IF NOT EXISTS about JSON NULL' },
+  // What cups were called and guessed to be, beside what they were.
+  { name: '0114-training-named', sql: 'ALTER TABLE training ADD COLUMN IF NOT EXISTS named JSON NULL' },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -51,6 +51,8 @@ const TRAINING = {
   tells: kindOf(...RIGHTNESS),
   unit: kindOf('brix', 'ta'),
   answers: json,
+  /** null of before words were learned */
+  named: jsonOrNull,
   at,
   personId: ref,
 }
