@@ -228,8 +228,8 @@ test('a ladder says its grams and what it cannot hold; a crew member learns it, 
   await page.locator('[data-test=learn-words]').click()
   await page.locator('[data-test=lesson-set]').click()
   await page.locator('[data-test=lesson-say]').click()
-  await expect(page.locator('[data-test=word-lesson] [role=alert]')).toContainText('Say a word')
-  // Of three cups each comes twice; the sourest is called sour, and each is guessed at twice the first one.
+  await expect(page.locator('[data-test=word-lesson] .caution')).toContainText('Say a word')
+  // Of three cups each comes twice; the sourest is called sour, the others weak.
   for (let i = 0; i < 6; i++) {
     const rung = Number(await page.locator('[data-test=word-cup]').getAttribute('data-rung'))
     await page.locator(`[data-test=lesson-word] [data-value=${rung === 2 ? 'sour' : 'weak'}]`).click()

@@ -180,7 +180,7 @@ export const taste = {
       dull: 'Mucho menos que de costumbre: que hoy pruebe las ollas otra persona.',
     },
     trainer: {
-      toWords: 'Aprende las palabras',
+      toWords: 'Aprender las palabras',
       wordTitle: '¿Cómo lo llamarías?',
       wordSet:
         'Otra persona sirve, escribe cada código en su vaso y los mezcla. Luego pruebas uno por uno: di una palabra, adivina el número y mira cuánto era.',
@@ -191,7 +191,7 @@ export const taste = {
       say: 'Esa es mi palabra',
       halves: 'De una adivinanza a otra: {first} veces más o menos en la primera mitad, {second} en la segunda.',
       word: '«{word}» fue {between}.',
-      spread: 'Se adivina {times} veces la verdad, {spread} veces más o menos.',
+      spread: 'Lo adivinado es {times} veces lo real, {spread} veces más o menos.',
       title: '¿Cuál es más?',
       set: 'Otra persona sirve, escribe cada código en su vaso y los mezcla. Luego catas de dos en dos.',
       begin: 'Ya están',
