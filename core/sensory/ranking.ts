@@ -67,37 +67,74 @@ function friedman(sums: readonly number[], ranks: readonly (readonly number[])[]
 }
 const TINY = 1e-9
 
-/**
- * How often F is as large by chance: each taster's ranks in every order. Sums that are the same but for their order are
- * one.
- */
+/** How often F is as large by chance: each taster's ranks in every order. */
 function chanceOfRanks(sums: readonly number[], ranks: readonly (readonly number[])[], f: number): number {
   if (!(f > TINY)) return 1
   if (ranks.length > COUNTED_OUT) return aboveChiSquare(f, sums.length - 1)
-  let reached = new Map([[0, { sums: sums.map(() => 0), chance: 1 }]])
-  for (const r of ranks) {
-    const orders = ordersOf(r)
-    const next: typeof reached = new Map()
-    for (const { sums: before, chance } of reached.values())
-      for (const order of orders) {
-        const now = before.map((s, i) => s + order[i]!).sort((a, b) => a - b)
-        // Halves, where places are shared: as whole numbers, one after the other.
-        const key = now.reduce((k, s) => k * LARGEST_SUM + 2 * s, 0)
-        const known = next.get(key)
-        const share = chance / orders.length
-        if (known) known.chance += share
-        else next.set(key, { sums: now, chance: share })
-      }
-    reached = next
-  }
+  const seen = 4 * squares(sums)
   let chance = 0
-  const seen = squares(sums)
   // F rises with the squares of the sums, and with nothing else.
-  for (const r of reached.values()) if (squares(r.sums) >= seen - TINY) chance += r.chance
+  for (const [of, share] of chancesOfSquares(ranks)) if (of >= seen - TINY) chance += share
   return Math.min(1, chance)
 }
-/** Above twice any sum of ranks that is counted out. */
-const LARGEST_SUM = 256
+/** Of ranks that were counted out, the last few: every panel of so many without ties has the same. */
+const counted = new Map<string, ReadonlyMap<number, number>>()
+const KEPT = 16
+/** How often each sum of squares comes by chance, of sums counted in halves: ranks that are shared have them. */
+function chancesOfSquares(ranks: readonly (readonly number[])[]): ReadonlyMap<number, number> {
+  const tied = ranks.map((r) => [...r].sort((a, b) => a - b).map((x) => 2 * x))
+  const key = tied
+    .map((r) => r.join(' '))
+    .sort()
+    .join(',')
+  const known = counted.get(key)
+  if (known) return known
+  const squared = new Map<number, number>()
+  for (const [state, share] of sumsByChance(tied)) {
+    const of = squares(sumsOf(state, ranks[0]!.length))
+    squared.set(of, (squared.get(of) ?? 0) + share)
+  }
+  if (counted.size >= KEPT) counted.delete(counted.keys().next().value!)
+  counted.set(key, squared)
+  return squared
+}
+/** Above any sum of ranks in halves that is counted out: a state is its sums as digits, the smallest in front. */
+const BASE = 256
+function sumsOf(state: number, k: number): number[] {
+  const sums: number[] = []
+  for (let rest = state; sums.length < k; rest = Math.floor(rest / BASE)) sums.unshift(rest % BASE)
+  return sums
+}
+/** Sums that are the same but for their order are one. Done a million times: it sorts as it adds, and makes no lists. */
+function stateAfter(before: readonly number[], order: readonly number[]): number {
+  for (let i = 0; i < order.length; i++) {
+    const sum = before[i]! + order[i]!
+    let at = i
+    for (; at > 0 && sorted[at - 1]! > sum; at--) sorted[at] = sorted[at - 1]!
+    sorted[at] = sum
+  }
+  let state = 0
+  for (let i = 0; i < order.length; i++) state = state * BASE + sorted[i]!
+  return state
+}
+const sorted: number[] = []
+function sumsByChance(ranks: readonly (readonly number[])[]): ReadonlyMap<number, number> {
+  let reached = new Map([[0, 1]])
+  for (const r of ranks) {
+    const orders = ordersOf(r)
+    const next = new Map<number, number>()
+    for (const [state, chance] of reached) {
+      const before = sumsOf(state, r.length)
+      const share = chance / orders.length
+      for (const order of orders) {
+        const to = stateAfter(before, order)
+        next.set(to, (next.get(to) ?? 0) + share)
+      }
+    }
+    reached = next
+  }
+  return reached
+}
 const ordersOf = (values: readonly number[]): number[][] =>
   values.length <= 1
     ? [[...values]]

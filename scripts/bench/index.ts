@@ -10,6 +10,7 @@ import { benchDrinks, benchWork } from './drinks'
 import { benchBatch, benchMake } from './make'
 import { benchPlan } from './plan'
 import { benchHold, benchServe } from './serve'
+import { benchTaste } from './taste'
 import { benchTill } from './till'
 
 // npm run bench: the figures of docs/performance.md. On a private installation of its own.
@@ -52,6 +53,7 @@ await measured(benchPlan)
 await measured(benchBatch)
 await measured(benchHold)
 await measured(benchSpread)
+await measured(benchTaste)
 
 await withInstallation('bench', { OLVEX_LOG_LEVEL: 'warn' }, async ({ app }) => {
   const { url } = app
