@@ -241,6 +241,24 @@ describe('a ladder', () => {
       if (i) expect(r.brix - rungs[i - 1]!.brix).toBeCloseTo(1, 0)
     }
     expect([rungs[0]!.addedG, rungs.at(-1)!.waterG]).toEqual([0, 0])
+    // In what the scale tells apart, and as much as the cup holds.
+    expect(ladderOf(ask({ cupMl: 100, scaleStepG: 0.5 })).rungs.every((r) => (r.addedG * 2) % 1 === 0)).toBe(true)
+    for (const r of rungs) expect(Math.abs(r.volumeMl - 50)).toBeLessThan(1)
+  })
+  it('is of two to seven cups of 10 to 200 mL', () => {
+    const fine = { scaleStepG: 0.01, step: 0.5 }
+    expect([2, 7].map((rungs) => ladderOf(ask({ ...fine, rungs })).rungs.length)).toEqual([2, 7])
+    expect([10, 200].map((cupMl) => ladderOf(ask({ ...fine, cupMl })).rungs.length)).toEqual([4, 4])
+    // What is wrong is named, with what would be right.
+    expect(() => ladderOf(ask({ rungs: 8 }))).toThrow(
+      expect.objectContaining({ numbers: { value: 8, least: 2, most: 7, usual: 4 }, field: 'rungs' }),
+    )
+    expect(() => ladderOf(ask({ cupMl: 201 }))).toThrow(
+      expect.objectContaining({ numbers: { value: 201, least: 10, most: 200, usual: 30 }, field: 'cup' }),
+    )
+    expect(() => ladderOf(ask({ step: 20 }))).toThrow(
+      expect.objectContaining({ numbers: { step: 20, rungs: 4, there: expect.any(Number) }, field: 'step' }),
+    )
   })
   it('of acid with juice says how far the sugar goes along', () => {
     const { rungs, moves } = ladderOf(ask({ of: 'ta', added: juice, step: 0.2, rungs: 3 }))
@@ -281,6 +299,8 @@ describe('a tongue', () => {
     expect(of([1, true], [2, true])).toMatchObject({ at: null, bound: 'below', guessed: 1 / 4 })
     expect(of([1, true], [2, false])).toMatchObject({ at: null, bound: 'above', guessed: 1 })
     expect(of()).toBeNull()
+    // In whatever order they were tasted.
+    expect(of([4, true], [1, false], [10, true], [2, true])!.at).toBeCloseTo(Math.SQRT2, 12)
   })
   it('says how far its words reach, and its guesses', () => {
     const named = [
@@ -299,6 +319,14 @@ describe('a tongue', () => {
       expect.closeTo(Math.exp(Math.log(3) / Math.SQRT2), 9),
     ])
     expect(guessesOf([])).toBeNull()
+    // One guess has no spread; of nothing, or nothing guessed, no share is known.
+    expect(guessesOf([named[0]!])).toEqual({ n: 1, times: expect.closeTo(2, 12), spread: 1 })
+    expect(guessesOf([named[2]!, { ...named[0]!, guess: 0 }, { ...named[0]!, truth: 0 }])).toBeNull()
+    const three = guessesOf([2, 4, 8].map((guess) => ({ word: 'x', guess, truth: 4 })))!
+    expect([three.times, three.spread]).toEqual([expect.closeTo(1, 12), expect.closeTo(2, 12)])
+    // The most used first, then by name.
+    const order = ['flat', 'weak', 'weak', 'bitter'].map((word) => ({ word, guess: null, truth: 1 }))
+    expect(wordsOf(order).map((w) => w.word)).toEqual(['weak', 'bitter', 'flat'])
   })
   it('whoever misses more is never told to tell less apart', () => {
     fc.assert(
@@ -353,6 +381,12 @@ describe('today’s tongue', () => {
     expect(tongueToday([usual], told([2, false], [3, false]))!.isDull).toBe(true)
     expect(tongueToday([usual], told([1, false], [2, true]))!.isDull).toBe(true)
     expect(tongueToday([usual], told([1, true], [3, true]))!.isDull).toBe(false)
+    // Where all was told the smallest step stands for the lesson, where nothing was, the largest; a lesson without
+    // pairs says nothing.
+    expect(tongueToday([told([1, true], [4, true]), []], usual)!.usual).toBeCloseTo(1, 12)
+    expect(tongueToday([told([1, false], [4, false])], usual)!.usual).toBeCloseTo(4, 12)
+    // All told today is never dull, however large the steps were.
+    expect(tongueToday([usual], told([3, true], [9, true]))!.isDull).toBe(false)
   })
   it('has no usual before a lesson, and is none where nothing was compared', () => {
     expect(tongueToday([], usual)).toMatchObject({ usual: null, isDull: false })
