@@ -69,7 +69,7 @@ export function useWeek(from: () => string) {
     said.value = ''
     const read = await Promise.all(
       Array.from({ length: WEEK_DAYS }, (_, i) => shiftDay(from(), i)).flatMap((day) =>
-        session.stands.map((stand) => readDay(day, stand)),
+        session.openStands.map((stand) => readDay(day, stand)),
       ),
     ).catch((e: unknown) => void (said.value = ofError(e)))
     if (mine !== asked) return
@@ -164,7 +164,7 @@ export function useWeek(from: () => string) {
     }
   }
   watch(
-    [from, () => session.stands.length, () => drinks.ready, () => plan.loads],
+    [from, () => session.openStands.length, () => drinks.ready, () => plan.loads],
     () => drinks.ready && from() && load(),
     { immediate: true },
   )

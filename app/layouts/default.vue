@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { useMake } from '~/stores/make'
+import { useSession } from '~/stores/session'
 
 useLive()
 useScanner()
 const make = useMake()
+const session = useSession()
+/** What is one's own, and what has not been sent, needs no stand. */
+const isStandless = computed(
+  () => session.person !== null && !session.stand && !['/people', '/outbox'].includes(useRoute().path),
+)
 const keys = ref(false)
 const find = ref(false)
 useKeys({ find: () => (find.value = true), keys: () => (keys.value = true) })
@@ -14,7 +20,7 @@ useKeys({ find: () => (find.value = true), keys: () => (keys.value = true) })
     <LineTopBar @keys="keys = true" @find="find = true" />
     <LineConnection />
     <LazyMakeRingBar v-if="make.clocks.length" />
-    <main class="page"><slot /></main>
+    <main class="page"><LineNoStand v-if="isStandless" /><slot v-else /></main>
     <LineBenchStrip />
     <LineKeysDialog v-model="keys" />
     <LineFindDialog v-model="find" />

@@ -135,6 +135,8 @@ async function reload(): Promise<void> {
     <template v-else>
       <h2>{{ t('firstRun.business') }}</h2>
       <StoreBusinessForm />
+      <h2 class="below">{{ t('store.stands.title') }}</h2>
+      <StoreStandList @saved="reload" />
       <h2 class="below">{{ session.stand?.name }}</h2>
       <p class="quiet">{{ t('store.standWhy') }}</p>
       <StoreDocumentForm

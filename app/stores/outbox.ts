@@ -8,7 +8,7 @@ import { todaysBody } from '#shared/earlier'
 import { FACT_ROUTES, withMoment } from '#shared/facts'
 import { ROUTES, type KeptId } from '#shared/routes'
 import { api, ApiProblem, noAnswer, tagged, uuid } from '~/utils/api'
-import { useWho } from './who'
+import { useWho, workerOf } from './who'
 
 const SEND_TIMEOUT_MS = 12_000
 /** Writes that a screen shows before the server has them. */
@@ -167,16 +167,13 @@ export const useOutbox = defineStore('outbox', () => {
     return () => listeners.delete(listener)
   }
 
-  /** Whose the answers on this tablet are: another person's, or another role's, are not shown. */
-  const whose = (person: Pick<Person, 'id' | 'role'> | null): string => (person ? `${person.id} ${person.role}` : '')
-
   /** A read whose last answer is kept, and given when there is none now, or when nothing has changed since. */
   async function read<K extends keyof Contract>(
     id: K,
     call: { params?: Record<string, string>; query?: Record<string, string> } = {},
   ): Promise<Reply<K>> {
     const began = era
-    const mineNow = whose(useWho().person)
+    const mineNow = workerOf(useWho().person)
     const cacheId = `${READS_FORM} ${id}?${new URLSearchParams({ ...call.params, ...call.query })}`
     const find = async () => {
       await open()
@@ -194,7 +191,7 @@ export const useOutbox = defineStore('outbox', () => {
       online()
       if (reply === null) return known!.reply as Reply<K>
       const at = useWho().now().toISOString()
-      const of = id === 'me' ? whose((reply as Reply<'me'>).person) : mineNow
+      const of = id === 'me' ? workerOf((reply as Reply<'me'>).person) : mineNow
       if (began === era && of)
         await db.put('reads', { id: cacheId, whose: of, at, tag, reply: JSON.parse(JSON.stringify(reply)) as unknown })
       return reply
@@ -215,7 +212,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Somebody is signed in: what others read here goes, and what they themselves have not sent is opened. */
   async function welcome(person: Person): Promise<void> {
     await open()
-    const mayStay = (row: CachedRead): boolean => row.whose === whose(person) && row.id.startsWith(`${READS_FORM} `)
+    const mayStay = (row: CachedRead): boolean => row.whose === workerOf(person) && row.id.startsWith(`${READS_FORM} `)
     for (const row of await db.getAll('reads')) if (!mayStay(row)) await db.delete('reads', row.id)
     await vault.forgetAllBut(person.id)
     if (!vault.has(person.id)) {

@@ -2,10 +2,11 @@ import { defineStore } from 'pinia'
 import { USUAL_STAND } from '#core/stand'
 import type { UnitSystem } from '#core/region'
 import type { Stand } from '#shared/contract'
+import type { Role } from '#shared/routes'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
 import { forgetEverything } from '~/utils/forget'
 import { useOutbox } from './outbox'
-import { useWho } from './who'
+import { isSameWorker, useWho } from './who'
 
 /** Somebody signed out while nobody answered: the server is told before anything else. */
 const LEAVING = 'olvex-leaving'
@@ -24,7 +25,14 @@ export const useSession = defineStore('session', () => {
   /** the server ended the session, and something typed still stands in a form: the page is left when that is saved */
   const over = ref(false)
 
-  const stand = computed(() => stands.value.find((s) => s.id === standId.value) ?? stands.value[0])
+  /** those that serve, where this person works */
+  const openStands = computed(() => stands.value.filter((s) => !s.closed))
+  const stand = computed(() => openStands.value.find((s) => s.id === standId.value) ?? openStands.value[0])
+  /** what they are at the stand that is looked at */
+  const role = computed((): Role | null => {
+    const { role, stands } = person.value ?? { role: null, stands: null }
+    return !stands ? role : (stands.find((s) => s.standId === stand.value?.id)?.role ?? null)
+  })
   /** where the days are those of the stand; nobody signed in has none yet */
   const zone = computed(() => stand.value?.timeZone ?? 'UTC')
   /** what amounts are typed and shown in here */
@@ -34,8 +42,8 @@ export const useSession = defineStore('session', () => {
   /** moves on by the minute: the day turns while a tablet lies there */
   const minute = ref(0)
   setInterval(() => minute.value++, 60e3)
-  const isOwner = computed(() => person.value?.role === 'owner')
-  const mayPlan = computed(() => person.value !== null && person.value.role !== 'crew')
+  const isOwner = computed(() => role.value === 'owner')
+  const mayPlan = computed(() => role.value === 'lead' || role.value === 'owner')
 
   watch(standId, (id) => localStorage.setItem('olvex-stand', id))
 
@@ -45,8 +53,7 @@ export const useSession = defineStore('session', () => {
       if (localStorage.getItem(LEAVING)) await leaveAtLast()
       const me = await useOutbox().read('me')
       // Before anything of theirs is asked for: what somebody else, or they in another role, left here is gone.
-      if (person.value?.id !== me.person.id || person.value.role !== me.person.role)
-        await useOutbox().welcome(me.person)
+      if (!isSameWorker(person.value, me.person)) await useOutbox().welcome(me.person)
       who.person = me.person
       over.value = false
       business.value = me.business
@@ -54,7 +61,7 @@ export const useSession = defineStore('session', () => {
       currency.value = me.currency
       who.ahead = new Date(me.now).getTime() - Date.now()
       stands.value = await useOutbox().read('stands')
-      if (!stands.value.some((s) => s.id === standId.value)) standId.value = stands.value[0]?.id ?? ''
+      if (!openStands.value.some((s) => s.id === standId.value)) standId.value = openStands.value[0]?.id ?? ''
       return true
     } catch (e) {
       // Nobody answers and nothing was kept: the door, which says so.
@@ -95,7 +102,9 @@ export const useSession = defineStore('session', () => {
     units,
     taxShare,
     stands,
+    openStands,
     stand,
+    role,
     zone,
     minute,
     standId,

@@ -228,7 +228,8 @@ function told(content: HoldContent, e: HoldEvent, ctx: HoldContext): HoldContent
       if (!(e.volumeMl > 0)) throw new ProcessLimit('volume-not-positive', { volumeMl: e.volumeMl })
       return { ...goneAs(content, e.volumeMl, e), spilledMl: content.spilledMl + e.volumeMl }
     case 'emptied':
-      if (!content.drink) throw new ProcessLimit('level-of-empty', { volumeMl: e.leftMl })
+      // One that nobody filled is taken away as it is.
+      if (!content.drink && e.leftMl > 0) throw new ProcessLimit('level-of-empty', { volumeMl: e.leftMl })
       return {
         ...content,
         drink: null,

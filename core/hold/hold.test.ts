@@ -165,6 +165,8 @@ describe('a vessel in service', () => {
     expect(odd(event({ kind: 'level', volumeMl: 10 }, 0))).toEqual(['level-of-empty'])
     const emptied = { kind: 'emptied', leftMl: 10, as: 'kept', reason: null } as const
     expect(odd(fill(), event(emptied, 1), event(emptied, 2))).toEqual(['level-of-empty'])
+    // One that nobody filled is taken away with nothing in it.
+    expect([0, 10].map((leftMl) => odd(event({ ...emptied, leftMl }, 1)))).toEqual([[], ['level-of-empty']])
     expect(odd(fill(), event({ kind: 'spilled', volumeMl: -5 }, 1))).toEqual(['volume-not-positive'])
     expect(odd(fill(), event({ kind: 'read', brix: 84.9 }, 1), pour(1, 2))).toEqual([])
     expect(odd(fill(), event({ kind: 'read', ta: 150 }, 1))).toEqual(['reading-acid-outside'])

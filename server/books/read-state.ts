@@ -12,7 +12,7 @@ import { counts } from './facts'
 import { lastPrices } from './prices'
 import { meanYield } from './presses'
 import { atLeast } from '#shared/contract'
-import type { Who } from '../people/who'
+import { leastRoleAt, roleAt, type Who } from '../people/who'
 import { lotRow } from './lot-row'
 import { holdsNow, poursNow, vesselsNow } from './holds'
 import { runsNow } from './runs'
@@ -70,16 +70,21 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const named = await Promise.all(needs.names.map((name) => findByName(tx, name)))
   const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
   const stands = await standsOf(tx, needs.stands)
+  // What is at a stand where the teller does not work is not there for them.
+  const seen = <T extends { standId: string }>(row: T | undefined): T | undefined =>
+    row && roleAt(who, row.standId) !== null ? row : undefined
+  const touched = [...lots.values(), ...runs.values(), ...holds.values(), ...vessels.values(), ...pours.values()]
+  const role = leastRoleAt(who, new Set([...stands.keys(), ...touched.map((r) => r.standId)])) ?? 'crew'
   const pressed = needs.mean ? lots.get(needs.lots[0]!) : undefined
   const fruit = pressed && dataOf(ingredients.get(pressed.itemKey))
   const mean = pressed && fruit?.fruit ? await meanYield(tx, pressed.standId, fruit, pressed.itemKey) : null
   return {
     now: now().toISOString(),
-    teller: { seesMoney: who.role === 'owner', mends: atLeast(who.role, 'lead'), overrules: who.role === 'owner' },
+    teller: { seesMoney: role === 'owner', mends: atLeast(role, 'lead'), overrules: role === 'owner' },
     decimals: await currencyDecimals(tx),
-    stand: (id) => stands.has(id),
+    stand: (id) => stands.has(id) && roleAt(who, id) !== null,
     control: (id) => stands.get(id) ?? 'cold',
-    lot: (id) => lots.get(id),
+    lot: (id) => seen(lots.get(id)),
     fact: (id) => facts.get(id),
     data: (key) => dataOf(ingredients.get(key)),
     handling: (key) => (ingredients.get(key)?.handling ?? null) as OwnHandling | null,
@@ -87,10 +92,10 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     named: (name) => named[needs.names.indexOf(name)],
     version: (id) => versions.get(id),
     recipeOf: (id) => versions.get(id)?.recipeId ?? recipes.get(id),
-    run: (id) => runs.get(id),
-    hold: (id) => holds.get(id),
-    vessel: (id) => vessels.get(id),
-    pour: (id) => pours.get(id),
+    run: (id) => seen(runs.get(id)),
+    hold: (id) => seen(holds.get(id)),
+    vessel: (id) => seen(vessels.get(id)),
+    pour: (id) => seen(pours.get(id)),
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }

@@ -37,7 +37,7 @@ const SIGNED = `v.id AS standardId, v.number, v.snapshot, v.filled, v.core_versi
   v.signed_at AS signedAt, p.name AS signedBy`
 
 /** Drinks and preps, each with its latest standard, and what standards are evaluated from: each piece once. */
-export async function listRecipes(tx: Read): Promise<Reply<'recipes'>> {
+export async function listRecipes(tx: Read, who: Who): Promise<Reply<'recipes'>> {
   const rows = await database().query<Listed>(
     `SELECT r.id, r.kind, r.name, r.shipped, r.family, r.draft, r.sell_price AS sellPrice, r.size_prices AS sizePrices,
             r.note, r.retired, r.version,
@@ -49,7 +49,7 @@ export async function listRecipes(tx: Read): Promise<Reply<'recipes'>> {
     { type: QueryTypes.SELECT, transaction: tx },
   )
   const recipes = rows.map((r) => ({ ...viewOf(r), standard: r.standardId ? standardOf(r) : null }))
-  const said = await listUses(tx)
+  const said = await listUses(tx, who)
   const poured = new Map(
     (await signedOf(tx, 'v.id IN (:ids)', { ids: said.flatMap((u) => u.versionId ?? []) })).map((s) => [s.id, s]),
   )

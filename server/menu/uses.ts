@@ -4,7 +4,7 @@ import { Recipe, RecipeVersion, Stand, StandUse } from '../db/models'
 import { rowOf, rowsOf, type Row } from '../db/rows'
 import { save } from '../platform/documents'
 import { invalid, notFound } from '../platform/errors'
-import type { Who } from '../people/who'
+import { seenBy, type Who } from '../people/who'
 
 // Which standard of a drink a stand pours.
 
@@ -18,8 +18,8 @@ const viewOf = (r: Row<typeof StandUse>) => ({
 })
 export type Use = ReturnType<typeof viewOf>
 
-export const listUses = async (tx: Read): Promise<Use[]> =>
-  (await rowsOf(StandUse, { order: ['id'], transaction: tx })).map(viewOf)
+export const listUses = async (tx: Read, who: Who): Promise<Use[]> =>
+  seenBy(who, await rowsOf(StandUse, { order: ['id'], transaction: tx })).map(viewOf)
 
 /** One for each stand and drink: who says it a second time, under another id, is told what there is. */
 export async function putUse(tx: Tx, id: string, body: Body<'putUse'>, who: Who): Promise<Reply<'putUse'>> {

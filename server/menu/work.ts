@@ -6,7 +6,7 @@ import { rowOf, rowsOf, type Row } from '../db/rows'
 import { now } from '../platform/clock'
 import { save } from '../platform/documents'
 import { invalid, notFound } from '../platform/errors'
-import type { Who } from '../people/who'
+import { seenBy, type Who } from '../people/who'
 
 // What was put down of the work on a drink: the text it came from, series of small jugs, pots that were corrected.
 
@@ -20,8 +20,8 @@ const viewOf = (r: Row<typeof DrinkWork>): Omit<Work, 'by'> => ({
 })
 
 /** The newest first. */
-export async function listWork(tx: Read, recipeId: string): Promise<Reply<'work'>> {
-  const rows = await rowsOf(DrinkWork, {
+export async function listWork(tx: Read, recipeId: string, who: Who): Promise<Reply<'work'>> {
+  const all = await rowsOf(DrinkWork, {
     where: { recipeId },
     order: [
       ['at', 'DESC'],
@@ -29,6 +29,7 @@ export async function listWork(tx: Read, recipeId: string): Promise<Reply<'work'
     ],
     transaction: tx,
   })
+  const rows = seenBy(who, all)
   const ids = [...new Set(rows.map((r) => r.personId))]
   const people = new Map(
     (await rowsOf(Person, { where: { id: ids }, attributes: ['id', 'name'], transaction: tx })).map((p) => [

@@ -1,12 +1,12 @@
 import { randomBytes } from 'node:crypto'
-import type { Body, Person as PersonRow, Reply } from '#shared/contract'
-import { Person } from '../db/models'
-import { inTransaction, type Read, type Tx } from '../db/connect'
+import type { AtStand, Body, Person as PersonRow, Reply, Role } from '#shared/contract'
+import { Person, Stand } from '../db/models'
+import { inTransaction, toJson, type Read, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { invalid, notFound, stale } from '../platform/errors'
 import { hashSecret } from './secrets'
 import { endPinSessionsOf, endSessionsOf } from './sessions'
-import type { Who } from './who'
+import { standsOf, type Who } from './who'
 import { rowOf, rowsOf, type Row } from '../db/rows'
 
 type Stored = Row<typeof Person>
@@ -15,6 +15,7 @@ const view = (p: Stored): PersonRow => ({
   name: p.name,
   login: p.login,
   role: p.role,
+  stands: standsOf(p.stands),
   locale: p.locale,
   active: Boolean(p.active),
   hasPin: p.pinHash !== null,
@@ -51,13 +52,14 @@ export async function addPerson(tx: Tx, body: Body<'postPerson'>, who: Who): Pro
     id: body.id,
     name: body.name,
     login: body.login,
-    role: body.role,
+    ...(await worksAs(tx, body.role, body.stands)),
     locale: body.locale,
     active: true,
     hasPin: false,
     version: 1,
   }
-  await Person.create({ ...row, pinHash: null, passwordHash: await hashSecret(body.password) }, { transaction: tx })
+  const secrets = { pinHash: null, passwordHash: await hashSecret(body.password) }
+  await Person.create({ ...row, ...secrets, stands: row.stands && toJson(row.stands) }, { transaction: tx })
   await recordChange(tx, who, 'person', body.id, null, row)
   return { id: body.id, version: 1 }
 }
@@ -73,17 +75,41 @@ export async function changePerson(tx: Tx, id: string, body: Body<'putPerson'>, 
   const before = await rowOf(Person, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!before) throw notFound('person')
   if (before.version !== body.version) throw stale(view(before))
+  const works = await worksAs(tx, body.role, body.stands === undefined ? standsOf(before.stands) : body.stands)
   const staysOwner = body.role === 'owner' && body.active
   if (!staysOwner && owners.length === 1 && owners[0]!.id === id) throw invalid([{ field: 'role', code: 'last-owner' }])
-  const change = { name: body.name, role: body.role, active: body.active, version: body.version + 1 }
+  const change = { name: body.name, ...works, active: body.active, version: body.version + 1 }
   // A PIN is for crew: whoever may do more signs in with a password.
-  const hasPin = body.role === 'crew' && before.pinHash !== null
-  await Person.update({ ...change, ...(hasPin ? {} : { pinHash: null }) }, { where: { id }, transaction: tx })
-  // What rests on the role or on being here ends with it; whoever goes on signs in anew.
-  if (!body.active || body.role !== before.role) await endSessionsOf(tx, { personId: id })
+  const hasPin = works.role === 'crew' && before.pinHash !== null
+  const stands = works.stands && toJson(works.stands)
+  await Person.update({ ...change, stands, ...(hasPin ? {} : { pinHash: null }) }, { where: { id }, transaction: tx })
+  // What rests on the role, on a stand or on being here ends with it; whoever goes on signs in anew.
+  const isSame = works.role === before.role && stands === keptAs(before.stands)
+  if (!body.active || !isSame) await endSessionsOf(tx, { personId: id })
   await recordChange(tx, who, 'person', id, view(before), { ...view(before), ...change, hasPin })
   return { id, version: change.version }
 }
+
+/**
+ * Where somebody works, and what they are: an owner everywhere, others everywhere or at stands that there are. Whoever
+ * works at some of them is of the business what they are most at one.
+ */
+async function worksAs(
+  tx: Tx,
+  role: Role,
+  stands: AtStand[] | null,
+): Promise<{ role: Role; stands: AtStand[] | null }> {
+  if (stands === null) return { role, stands }
+  if (role === 'owner') throw invalid([{ field: 'stands', code: 'owner-everywhere' }])
+  if (!stands.length) throw invalid([{ field: 'stands', code: 'person-no-stand' }])
+  const ids = new Set(stands.map((s) => s.standId))
+  if (ids.size < stands.length || (await Stand.count({ where: { id: [...ids] }, transaction: tx })) < ids.size)
+    throw invalid([{ field: 'stands', code: 'stand-unknown' }])
+  const sorted = stands.map(({ standId, role }) => ({ standId, role })).sort((a, b) => (a.standId < b.standId ? -1 : 1))
+  return { role: sorted.some((s) => s.role === 'lead') ? 'lead' : 'crew', stands: sorted }
+}
+/** As it would be written now: an archive may have written it otherwise. */
+const keptAs = (json: string | null): string | null => (json === null ? null : toJson(standsOf(json)))
 
 /** The PIN with which one of the crew signs in on an enrolled tablet; nothing takes it away. */
 export async function setPin(tx: Tx, id: string, pin: string | null, who: Who): Promise<void> {

@@ -6,7 +6,7 @@ import { database, type Read, type Tx } from '../db/connect'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { notFound } from '../platform/errors'
-import type { Who } from './who'
+import { standsOf, type Who } from './who'
 import { rowOf } from '../db/rows'
 
 const SESSION_DAYS = 30
@@ -38,13 +38,16 @@ export async function openSession(tx: Tx, personId: string, place: Place): Promi
 }
 
 /** The person behind a live session; read on every request, so that a revoked one is out at once. */
-export async function personOfSession(tx: Read, sessionId: string): Promise<Pick<Person, 'id' | 'role'> | null> {
-  const [person] = await database().query<Pick<Person, 'id' | 'role'>>(
-    `SELECT p.id, p.role FROM session s JOIN person p ON p.id = s.person_id
+export async function personOfSession(
+  tx: Read,
+  sessionId: string,
+): Promise<Pick<Person, 'id' | 'role' | 'stands'> | null> {
+  const [person] = await database().query<Pick<Person, 'id' | 'role'> & { stands: string | null }>(
+    `SELECT p.id, p.role, p.stands FROM session s JOIN person p ON p.id = s.person_id
       WHERE s.id = :sessionId AND s.revoked_at IS NULL AND s.expires_at > :at AND p.active`,
     { type: QueryTypes.SELECT, replacements: { sessionId, at: now() }, transaction: tx },
   )
-  return person ?? null
+  return person ? { ...person, stands: standsOf(person.stands) } : null
 }
 
 /** Notes that a session is in use, to the minute. */

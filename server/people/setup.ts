@@ -66,11 +66,12 @@ export async function setUp(
     name: body.owner,
     login: body.login,
     role: 'owner' as const,
+    stands: null,
     locale: body.locale,
     active: true,
     version: 1,
   }
-  const who = { personId: owner.id, role: owner.role, key: null }
+  const who = { personId: owner.id, role: owner.role, stands: null, key: null }
   const stand = { id: uuid(), name: body.stand, timeZone: body.timeZone, units, labourPerH: null, ...STAND }
   await Stand.create(stand, { transaction: tx })
   await Person.create({ ...owner, pinHash: null, passwordHash }, { transaction: tx })

@@ -1,14 +1,46 @@
-import { maskOf, MONEY_NAMES, type Endpoint, type Role } from '#shared/contract'
+import { maskOf, MONEY_NAMES, ROLES, type AtStand, type Endpoint, type Role } from '#shared/contract'
+import { fromJson } from '../db/connect'
 
 /** Who asks, in which session, and under which key the write is remembered. */
 export interface Who {
   personId: string
+  /** at the stand that is asked of; of what is the business', the most that they are anywhere */
   role: Role
+  /** where they work, and what they are there; null: everywhere, as what they are */
+  stands: readonly AtStand[] | null
   key: string | null
   sessionId?: string
-  /** of a till: the stand that it is at */
+  /** the stand that is asked of, or that a till is at; undefined of what is the business' */
   standId?: string
 }
+
+/** Where somebody works, as it is kept. */
+export const standsOf = (json: string | null): AtStand[] | null => (json === null ? null : fromJson<AtStand[]>(json))
+
+/** What somebody is at a stand; null where they do not work there. */
+export const roleAt = (who: Pick<Who, 'role' | 'stands'>, standId: string): Role | null =>
+  who.stands === null ? who.role : (who.stands.find((s) => s.standId === standId)?.role ?? null)
+
+/** Rows of the stands that they work at. */
+export const seenBy = <T extends { standId: string }>(who: Who, rows: T[]): T[] =>
+  who.stands === null ? rows : rows.filter((r) => roleAt(who, r.standId) !== null)
+
+/** The least that somebody is at some stands; null where they do not work at all of them. */
+export function leastRoleAt(who: Who, standIds: Iterable<string>): Role | null {
+  let least = who.role
+  for (const standId of standIds) {
+    const role = roleAt(who, standId)
+    if (role === null) return null
+    if (ROLES.indexOf(role) < ROLES.indexOf(least)) least = role
+  }
+  return least
+}
+
+/** For whom an answer is the same: it is kept for all of them together. */
+export const scopeOf = (who: Who): string =>
+  [who.role, ...(who.stands ?? []).map((s) => `${s.standId}:${s.role}`).sort(), who.stands === null ? '*' : ''].join(
+    ' ',
+  )
 
 /** Whether money is shown to them. */
 export const seesMoney = (who: Who): boolean => who.role === 'owner'

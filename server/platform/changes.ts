@@ -20,6 +20,7 @@ export async function recordChange(
       entityId,
       before: before === null ? null : toJson(before),
       after: after === null ? null : toJson(after),
+      standId: standOf(who, entity, entityId, after, before),
       at: now(),
       personId: who.personId,
       idempotencyKey: who.key,
@@ -27,6 +28,31 @@ export async function recordChange(
     { transaction: tx },
   )
 }
+
+/** What is the business', whichever stand it is told at. */
+export const OF_BUSINESS = [
+  ...['business', 'ingredient', 'cup', 'recipe', 'standard', 'price'],
+  ...['person', 'device', 'session', 'setting'],
+]
+/** Whose a change is: of the stand that its row names, or else that was asked of; null where it is the business'. */
+function standOf(who: Who, entity: string, entityId: string, ...rows: unknown[]): string | null {
+  if (OF_BUSINESS.includes(entity)) return null
+  if (entity === 'stand') return entityId
+  const named = rows.map((r) => (r as { standId?: unknown } | null)?.standId).find((id) => typeof id === 'string')
+  return (named as string | undefined) ?? who.standId ?? null
+}
+
+/**
+ * A condition on rows of changes: of the business, and of the stands that somebody works at. What an earlier release
+ * did not say the stand of is nobody's who is bound to some. @param row name of the table in the query
+ */
+export const theirs = (who: Who, row: string): { sql: string; replacements: Record<string, unknown> } =>
+  who.stands === null
+    ? { sql: 'TRUE', replacements: {} }
+    : {
+        sql: `(${row}.stand_id IN (:mine) OR (${row}.stand_id IS NULL AND ${row}.entity IN (:ofBusiness)))`,
+        replacements: { mine: ['', ...who.stands.map((s) => s.standId)], ofBusiness: OF_BUSINESS },
+      }
 
 /** Numbers are given out before a write commits. One that comes in late is among the last so many. */
 const LATE = 1000

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize'
 import type { Reply } from '#shared/contract'
 import { todaysNames } from '#shared/earlier'
 import { database, fromJson, type Read } from '../db/connect'
+import { theirs } from './changes'
 import { now } from './clock'
 import { withoutMoney, type Who } from '../people/who'
 
@@ -14,19 +15,20 @@ const OVERLAP_S = 10
  * What changed after `since`, and again what changed in the last seconds: a write that took its number early may have
  * come in late. Whoever asks leaves out what it has seen.
  */
-export async function changesSince(tx: Read, since: number | undefined): Promise<Reply<'changes'>> {
+export async function changesSince(tx: Read, since: number | undefined, who: Who): Promise<Reply<'changes'>> {
   const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', {
     type: QueryTypes.SELECT,
     transaction: tx,
   })
   const seq = Number(latest?.seq ?? 0)
   if (since === undefined) return { seq, more: false, rows: [] }
+  const mine = theirs(who, 'change_row')
   const rows = await database().query<{ seq: string; entity: string; entityId: string; key: string | null }>(
     `SELECT seq, entity, entity_id AS entityId, idempotency_key AS \`key\` FROM change_row
-      WHERE seq > :since OR at > :recent ORDER BY seq DESC LIMIT ${MOST}`,
+      WHERE (seq > :since OR at > :recent) AND ${mine.sql} ORDER BY seq DESC LIMIT ${MOST}`,
     {
       type: QueryTypes.SELECT,
-      replacements: { since, recent: new Date(now().getTime() - OVERLAP_S * 1000) },
+      replacements: { ...mine.replacements, since, recent: new Date(now().getTime() - OVERLAP_S * 1000) },
       transaction: tx,
     },
   )
@@ -45,6 +47,7 @@ export async function listHistory(
   query: { entity?: string; id?: string; before?: number },
   who: Who,
 ): Promise<Reply<'history'>> {
+  const mine = theirs(who, 'c')
   const rows = await database().query<{
     seq: string
     entity: string
@@ -57,10 +60,11 @@ export async function listHistory(
     `SELECT c.seq, c.entity, c.entity_id AS entityId, c.\`before\`, c.\`after\`, c.at, p.name AS \`by\`
        FROM change_row c LEFT JOIN person p ON p.id = c.person_id
       WHERE (:entity IS NULL OR c.entity = :entity) AND (:id IS NULL OR c.entity_id = :id) AND (:before IS NULL OR c.seq < :before)
-        AND (:owner OR c.entity NOT IN (:hidden)) ORDER BY c.seq DESC LIMIT ${PAGE}`,
+        AND (:owner OR c.entity NOT IN (:hidden)) AND ${mine.sql} ORDER BY c.seq DESC LIMIT ${PAGE}`,
     {
       type: QueryTypes.SELECT,
       replacements: {
+        ...mine.replacements,
         entity: query.entity ?? null,
         id: query.id ?? null,
         before: query.before ?? null,

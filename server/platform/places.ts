@@ -7,13 +7,13 @@ import type {
   Stand as StandRow,
   Vessel as VesselRow,
 } from '#shared/contract'
-import { Cup, Equipment, Stand, Vessel } from '../db/models'
+import { Cup, Equipment, Hold, Lot, Stand, Vessel } from '../db/models'
 import { toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
 import { assertTimeZone } from './days'
 import { save } from './documents'
 import { invalid, notFound } from './errors'
-import type { Who } from '../people/who'
+import { roleAt, seenBy, type Who } from '../people/who'
 import { rowOf, rowsOf, type Row } from '../db/rows'
 
 const standView = (r: Row<typeof Stand>): StandRow => ({
@@ -29,6 +29,7 @@ const standView = (r: Row<typeof Stand>): StandRow => ({
   gasPerKwh: toNumberOrNull(r.gasPerKwh),
   roomC: toNumber(r.roomC),
   sipMin: toNumber(r.sipMin),
+  closed: Boolean(r.closed),
   lossShare: toNumber(r.lossShare),
   leftMl: toNumber(r.leftMl),
   massStepG: toNumber(r.massStepG),
@@ -57,17 +58,19 @@ const equipmentView = (r: Row<typeof Equipment>): EquipmentRow => ({
   stepG: toNumberOrNull(r.stepG),
 })
 
-export async function listStands(tx: Read): Promise<Reply<'stands'>> {
-  return (await rowsOf(Stand, { order: ['id'], transaction: tx })).map(standView)
+export async function listStands(tx: Read, who: Who): Promise<Reply<'stands'>> {
+  const rows = await rowsOf(Stand, { order: ['id'], transaction: tx })
+  return rows.filter((r) => roleAt(who, r.id) !== null).map(standView)
 }
 export async function listCups(tx: Read): Promise<Reply<'cups'>> {
   return (await rowsOf(Cup, { order: ['capacityMl', 'id'], transaction: tx })).map(cupView)
 }
-export async function listVessels(tx: Read): Promise<Reply<'vessels'>> {
-  return (await rowsOf(Vessel, { order: ['capacityMl', 'id'], transaction: tx })).map(vesselView)
+export async function listVessels(tx: Read, who: Who): Promise<Reply<'vessels'>> {
+  return seenBy(who, await rowsOf(Vessel, { order: ['capacityMl', 'id'], transaction: tx })).map(vesselView)
 }
-export async function listEquipment(tx: Read): Promise<Reply<'equipment'>> {
-  return (await rowsOf(Equipment, { order: ['kind', 'name', 'id'], transaction: tx })).map(equipmentView)
+export async function listEquipment(tx: Read, who: Who): Promise<Reply<'equipment'>> {
+  const rows = await rowsOf(Equipment, { order: ['kind', 'name', 'id'], transaction: tx })
+  return seenBy(who, rows).map(equipmentView)
 }
 
 /** A value that may be nothing: what is there stays only where nothing is said of it. */
@@ -77,7 +80,8 @@ export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: 
   assertTimeZone(body.timeZone)
   if (body.bench && !isBenchAddress(body.bench)) throw invalid([{ field: 'bench', code: 'bench-address' }])
   const before = await rowOf(Stand, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
-  if (!before) throw notFound('stand')
+  if (!before) return addStand(tx, id, body, who)
+  if (body.closed && !before.closed) await assertEmpty(tx, id)
   return save(tx, who, 'stand', id, standView(before), body, (row) =>
     Stand.update(
       {
@@ -96,11 +100,32 @@ export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: 
         roomC: body.roomC ?? before.roomC,
         sipMin: body.sipMin ?? before.sipMin,
         leftMl: body.leftMl ?? before.leftMl,
+        closed: body.closed ?? Boolean(before.closed),
         bench: body.bench === undefined ? before.bench : body.bench || null,
       },
       { where: { id }, transaction: tx },
     ),
   )
+}
+
+/** One more stand: what is not said is as stands begin. */
+function addStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise<Reply<'putStand'>> {
+  return save(tx, who, 'stand', id, null, body, (row) =>
+    Stand.create({ id, ...row, labourPerH: body.labourPerH ?? null, bench: body.bench || null }, { transaction: tx }),
+  )
+}
+
+/** @throws 422 for a stand where something is on the shelf, or stands at the hatch, and for the last that serves */
+async function assertEmpty(tx: Tx, standId: string): Promise<void> {
+  const [lots, vessels] = await Promise.all([
+    Lot.count({ where: { standId, open: true }, transaction: tx }),
+    Hold.count({ where: { standId, open: true }, transaction: tx }),
+  ])
+  // Stands are locked together, in id order, so that two of them cannot each close as the last but one.
+  const open = await rowsOf(Stand, { where: { closed: false }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx })
+  if (open.length < 2) throw invalid([{ field: 'closed', code: 'last-stand' }])
+  if (vessels) throw invalid([{ field: 'closed', code: 'stand-has-vessels', numbers: { vessels } }])
+  if (lots) throw invalid([{ field: 'closed', code: 'stand-has-stock', numbers: { lots } }])
 }
 
 export async function putCup(tx: Tx, id: string, body: Body<'putCup'>, who: Who): Promise<Reply<'putCup'>> {

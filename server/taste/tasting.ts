@@ -27,7 +27,9 @@ async function guessed(code: string, address: string): Promise<NonNullable<Await
   return found
 }
 /** The change is said to be of whoever set the panel up: a taster is nobody here. */
-const asOpener = (personId: string): Who => ({ personId, role: 'crew', key: null })
+const asOpener = ({ personId, standId }: { personId: string; standId: string }): Who => ({
+  ...{ personId, role: 'crew', stands: [], key: null, standId },
+})
 
 export async function tasting(code: string, address: string): Promise<Reply<'tasting'>> {
   const panel = await guessed(code, address)
@@ -58,7 +60,7 @@ export async function takeSeat(code: string, body: Body<'takeSeat'>, address: st
     if (!isMine) {
       const event = { kind: 'sat' as const, seat, name, avoids }
       const told = { id: uuid(), panelId: panel.id, event, at: now().toISOString(), secretHash: digest(secret) }
-      await keepEvent(tx, told, asOpener(panel.personId), null)
+      await keepEvent(tx, told, asOpener(panel), null)
     }
     const after = await standing(tx, panel)
     return { view, keptAway: after.keptAway.includes(seat) }
@@ -83,7 +85,7 @@ export async function answerSeat(code: string, body: Body<'answerSeat'>): Promis
     if (seats.some((s) => s.seat === seat && s.answer)) throw gone('answered-already', 'seat')
     const event = { kind: 'answered' as const, seat, answer }
     const told = { id: uuid(), panelId: panel.id, event, at: now().toISOString(), secretHash: null }
-    await keepEvent(tx, told, asOpener(panel.personId), null)
+    await keepEvent(tx, told, asOpener(panel), null)
     return { ok: true as const }
   })
 }

@@ -3,7 +3,8 @@ import type { z } from 'zod'
 import type { Endpoint } from '#shared/contract'
 import type { Read } from '../db/connect'
 import { tagOf } from '../platform/changes'
-import { shownTo, type Who } from '../people/who'
+import { digest } from '../people/secrets'
+import { scopeOf, shownTo, type Who } from '../people/who'
 import { admit, problem } from './route'
 
 type Work<E extends Endpoint> = (
@@ -67,13 +68,14 @@ export const listed = <E extends Endpoint>(endpoint: E, work: Work<E>) =>
   defineEventHandler(async (event) => {
     try {
       const { who, ...input } = await admit(event, endpoint)
-      const tag = `"${await tagOf(endpoint.shows!)}-${who.role}"`
+      const scope = scopeOf(who)
+      const tag = `"${await tagOf(endpoint.shows!)}-${who.stands === null ? who.role : digest(scope).slice(0, 12)}"`
       setResponseHeader(event, 'etag', tag)
       if (getHeader(event, 'if-none-match') === tag) {
         setResponseStatus(event, 304)
         return send(event, '')
       }
-      const key = `${endpoint.id} ${who.role} ${JSON.stringify([input.params, input.query])}`
+      const key = `${endpoint.id} ${scope} ${JSON.stringify([input.params, input.query])}`
       const body = await answer(key, tag, async () => shownTo(who, endpoint.reply, await work(null, input, who)))
       return send(event, body, 'application/json')
     } catch (e) {

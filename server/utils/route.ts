@@ -17,6 +17,7 @@ import { assertSpace } from '../platform/disk'
 import { Refusal } from '../platform/errors'
 import { once } from '../platform/idempotency'
 import { personOfSession } from '../people/sessions'
+import { whoAt } from '../people/standing'
 import { shownTo, withoutMoney, type Who } from '../people/who'
 import { sessionIdOf } from './session'
 import { BODY_LIMIT, bodyText } from './body'
@@ -60,12 +61,13 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E, Tx>, after?
       if (key === null) {
         const input = read()
         if (endpoint.keyed) throw new Refusal(400, 'key-missing', [{ field: 'Idempotency-Key', code: 'key-missing' }])
-        return work(tx, input, who, event)
+        return bound(tx, endpoint, input, who).then((at) => work(tx, input, at, event))
       }
       // Before it is read: what an earlier release took and answered is not refused for what this one asks for.
-      return once(tx, who.personId, key, [endpoint.id, event.path, text], () =>
-        work(tx, read(), { ...who, key }, event),
-      )
+      return once(tx, who.personId, key, [endpoint.id, event.path, text], async () => {
+        const input = read()
+        return work(tx, input, await bound(tx, endpoint, input, { ...who, key }), event)
+      })
     },
     after,
   )
@@ -73,16 +75,22 @@ export function route<E extends Endpoint>(endpoint: E, work: Work<E, Tx>, after?
 
 /** A route that reads. */
 export const reads = <E extends Endpoint>(endpoint: E, work: Work<E, Read>) =>
-  handler<E, Read>(endpoint, (answer) => answer(null), reading(work))
+  handler<E, Read>(endpoint, (answer) => answer(null), reading(endpoint, work))
 
 /** A route that waits for something slow: it holds no transaction meanwhile, its work takes short ones of its own. */
 export const waits = <E extends Endpoint>(endpoint: E, work: Work<E, null>, after?: After<E>, mayStart?: MayStart) =>
-  handler<E, null>(endpoint, (answer) => answer(null), reading(work), after, mayStart)
+  handler<E, null>(endpoint, (answer) => answer(null), reading(endpoint, work), after, mayStart)
 
 const reading =
-  <E extends Endpoint, T extends Read>(work: Work<E, T>): Answer<E, T> =>
-  (tx, { read }, who, event) =>
-    work(tx, read(), who, event)
+  <E extends Endpoint, T extends Read>(endpoint: E, work: Work<E, T>): Answer<E, T> =>
+  async (tx, { read }, who, event) => {
+    const input = read()
+    return work(tx, input, await bound(tx, endpoint, input, who), event)
+  }
+
+/** As what they are at the stand that is asked of; whoever needs no session is nobody anywhere. */
+const bound = async <E extends Endpoint>(tx: Read, endpoint: E, input: Input<E>, who: Who): Promise<Who> =>
+  endpoint.role === 'public' || endpoint.role === 'till' ? who : whoAt(tx, endpoint, input, who)
 
 /**
  * Every route is made here: session and role, origin, size, fields, and problem details for whatever goes wrong. Public
@@ -139,7 +147,8 @@ export async function letIn(event: H3Event, endpoint: Endpoint, mayStart?: MaySt
 /** For what is no single answer: who it is, and what was asked, or a refusal. */
 export async function admit<E extends Endpoint>(event: H3Event, endpoint: E): Promise<Input<E> & { who: Who }> {
   const who = await authorised(null, await sessionIdOf(event), endpoint)
-  return { ...parseInput(event, endpoint, ''), who }
+  const input = parseInput(event, endpoint, '')
+  return { ...input, who: await bound(null, endpoint, input, who) }
 }
 
 /** What says who asks: the id of a session, or the secret of a till; null where there is none. */
@@ -151,16 +160,17 @@ const bearerOf = (event: H3Event): string | null =>
   /^Bearer ([\w.-]{1,200})$/.exec(getHeader(event, 'authorization') ?? '')?.[1] ?? null
 
 async function authorised(tx: Read, sid: string | null, endpoint: Endpoint): Promise<Who> {
-  if (endpoint.role === 'public') return { personId: '', role: 'crew', key: null }
+  if (endpoint.role === 'public') return { personId: '', role: 'crew', stands: [], key: null }
   if (endpoint.role === 'till') {
     const till = sid === null ? null : await tillOfSecret(tx, sid)
     if (!till) throw new Refusal(401, 'not-signed-in')
-    return { personId: till.personId, role: 'crew', key: null, standId: till.standId }
+    const { standId, personId } = till
+    return { personId, role: 'crew', stands: [{ standId, role: 'crew' }], key: null, standId }
   }
   const person = sid ? await personOfSession(tx, sid) : null
   if (!person) throw new Refusal(401, 'not-signed-in')
   if (!atLeast(person.role, endpoint.role)) throw new Refusal(403, 'not-your-role')
-  return { personId: person.id, role: person.role, key: null, sessionId: sid! }
+  return { personId: person.id, role: person.role, stands: person.stands, key: null, sessionId: sid! }
 }
 
 const inputs = new WeakMap<Endpoint, z.ZodType>()

@@ -15,6 +15,7 @@ export interface Endpoint<
   method: 'GET' | 'POST' | 'PUT' | 'DELETE'
   path: string
   role: Access
+  at: Route['at']
   summary: string
   params: P
   query: Q

@@ -20,18 +20,33 @@ import { currency, region, units } from './store'
 
 export const login = z.string().trim().toLowerCase().min(2).max(60)
 export const password = z.string().min(8).max(200)
+/** Where somebody works who does not work everywhere, and what they are there. */
+const atStand = z.object({ standId: id, role: z.enum(['crew', 'lead']) })
+export type AtStand = z.infer<typeof atStand>
+/** Nothing said of it: everywhere. */
+const stands = z.array(atStand).max(200).nullable()
 export const person = z.object({
   id,
   name,
   login,
+  /** everywhere; of whoever works at some stands, the most that they are at one */
   role: z.enum(ROLES),
+  stands,
   locale,
   active: z.boolean(),
   hasPin: z.boolean(),
   version,
 })
 export type Person = z.infer<typeof person>
-const newPerson = z.object({ id, name, login, password, role: z.enum(ROLES), locale: locale.default('en') })
+const newPerson = z.object({
+  id,
+  name,
+  login,
+  password,
+  role: z.enum(ROLES),
+  stands: stands.default(null),
+  locale: locale.default('en'),
+})
 const pin = z.string().regex(/^\d{4,8}$/)
 export const sessionRow = z.object({
   id,
@@ -143,7 +158,14 @@ export const PEOPLE = {
     ...ROUTES.putPerson,
     summary: 'Change a person; the last owner stays',
     params: byId,
-    body: z.object({ name, role: z.enum(ROLES), active: z.boolean(), version }),
+    body: z.object({
+      name,
+      role: z.enum(ROLES),
+      // Not said: as before.
+      stands: stands.optional(),
+      active: z.boolean(),
+      version,
+    }),
     reply: made,
   }),
   setPin: endpoint({

@@ -60,6 +60,8 @@ export const stand = z.object({
   /** tax on top of a price, as a share of the price without it; and of that what may go into a cup */
   taxShare: z.number().min(0).max(1).optional(),
   costShare: z.number().min(0.01).max(1).optional(),
+  /** it serves no more; what happened there stays */
+  closed: z.boolean().optional(),
   version,
 })
 export type Stand = z.infer<typeof stand>

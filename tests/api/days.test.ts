@@ -19,7 +19,12 @@ afterAll(async () => {
   await closeDatabase()
 })
 const live = (zone: string) => database().query('UPDATE stand SET time_zone = :zone', { replacements: { zone } })
-const who = async () => ({ personId: (await owner.call('me')).body.person.id, role: 'owner' as const, key: null })
+const who = async () => ({
+  personId: (await owner.call('me')).body.person.id,
+  role: 'owner' as const,
+  stands: null,
+  key: null,
+})
 
 describe.each([
   ['America/Mexico_City', '2026-11-26T05:30:00Z', '2026-11-25', '2026-11-24T18:00:00.000Z'],

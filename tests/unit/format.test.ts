@@ -94,7 +94,7 @@ describe('money', () => {
     rows: [{ sellPrice: 4 }, { sellPrice: null }],
     at: new Date(0),
   }
-  const who = (role: 'crew' | 'lead' | 'owner') => ({ personId: 'p', role, key: null })
+  const who = (role: 'crew' | 'lead' | 'owner') => ({ personId: 'p', role, stands: null, key: null })
   it('is there for the owner, as it was', () => expect(withoutMoney(who('owner'), row)).toBe(row))
   it.each(['crew', 'lead'] as const)('is nothing for %s, however deep, and only money is', (role) => {
     expect(withoutMoney(who(role), row)).toEqual({

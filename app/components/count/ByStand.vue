@@ -16,18 +16,18 @@ const plan = usePlan()
 const sheets = shallowRef(new Map<string, CountSheet>())
 async function load(): Promise<void> {
   const until = plan.today
-  if (!until || session.stands.length < 2) return
-  for (const { id } of session.stands) {
+  if (!until || session.openStands.length < 2) return
+  for (const { id } of session.openStands) {
     const sheet = await useOutbox()
       .read('count', { query: { stand: id, from: shiftDay(until, 1 - DAYS), until } })
       .catch(() => null)
     if (sheet) sheets.value = new Map(sheets.value).set(id, sheet)
   }
 }
-watch([() => plan.today, () => session.stands.length], load, { immediate: true })
+watch([() => plan.today, () => session.openStands.length], load, { immediate: true })
 const drinks = useDrinks()
 const rows = computed(() =>
-  session.stands.map(({ id, name }) => {
+  session.openStands.map(({ id, name }) => {
     const sheet = sheets.value.get(id)
     return {
       ...{ id, name, cups: sheet?.cups.reduce((sum, c) => sum + c.cups, 0) ?? null, of: sheet?.money ?? null },

@@ -49,7 +49,7 @@ async function speak(to: 'en' | 'es'): Promise<void> {
           ><template #append><kbd>?</kbd></template></v-list-item
         >
         <v-list-item
-          v-for="s in session.stands.length > 1 ? session.stands : []"
+          v-for="s in session.openStands.length > 1 ? session.openStands : []"
           :key="s.id"
           :title="s.name"
           :active="s.id === session.standId"

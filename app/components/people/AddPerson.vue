@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { ROLES, type Role } from '#shared/routes'
+import type { AtStand } from '#shared/contract'
+import { useSession } from '~/stores/session'
 import { api, uuid } from '~/utils/api'
 
 const emit = defineEmits<{ changed: [] }>()
 const { t } = useI18n()
 const roles = computed(() => ROLES.map((r) => ({ value: r, title: t(`role.${r}`) })))
-const f = reactive({ name: '', login: '', password: '', role: 'crew' as Role })
+const session = useSession()
+const f = reactive({ name: '', login: '', password: '', role: 'crew' as Role, stands: null as AtStand[] | null })
 let id = uuid()
 const adding = useSubmit(async (key) => {
   await api('postPerson', {
     key,
-    body: { id, name: f.name.trim(), login: f.login.trim(), password: f.password, role: f.role },
+    body: { id, name: f.name.trim(), login: f.login.trim(), password: f.password, role: f.role, stands: f.stands },
   })
 })
 async function add(): Promise<void> {
@@ -21,7 +24,7 @@ async function add(): Promise<void> {
   if (f.password.length < 8) adding.refuse('password', t('problem.password-short'))
   if (Object.keys(adding.fields.value).length || !(await adding.submit())) return
   id = uuid()
-  Object.assign(f, { name: '', login: '', password: '' })
+  Object.assign(f, { name: '', login: '', password: '', stands: null })
   emit('changed')
 }
 </script>
@@ -52,7 +55,14 @@ async function add(): Promise<void> {
         :error-messages="adding.fields.value.password"
         data-test="person-password"
       />
-      <v-select v-model="f.role" :items="roles" :label="t('people.role')" />
+      <v-select v-if="f.stands === null" v-model="f.role" :items="roles" :label="t('people.role')" />
+      <PeopleStandsOf
+        v-if="session.openStands.length > 1 && f.role !== 'owner'"
+        v-model="f.stands"
+        :as="f.role"
+        class="wide"
+      />
+      <p v-if="adding.fields.value.stands" class="caution wide" role="alert">{{ adding.fields.value.stands }}</p>
       <v-btn type="submit" color="primary" :loading="adding.busy.value" data-test="add-person">{{
         t('people.addButton')
       }}</v-btn>
@@ -63,6 +73,9 @@ async function add(): Promise<void> {
 </template>
 
 <style scoped>
+.wide {
+  grid-column: 1 / -1;
+}
 .add {
   margin: 10px 0 14px;
   display: grid;

@@ -2,6 +2,15 @@ export const store = {
   store: {
     regionWhy: 'Numbers, money, dates and paper are as they are written there.',
     currencyWhy: 'Everything with a price is in it. It can be changed until the first price.',
+    stands: {
+      title: 'Stands',
+      name: 'Name of one more stand',
+      add: 'Open it',
+      why: 'It begins with the settings of {name}. Drinks, prices and ingredients are those of the business; stock and days are its own.',
+      closed: 'closed',
+      close: 'Close it',
+      open: 'Open it again',
+    },
     stand: {
       name: { label: 'Name', why: 'As it stands on the line and on printed sheets.' },
       timeZone: { label: 'Time zone', why: 'Its days and hours go by this clock.' },

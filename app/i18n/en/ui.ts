@@ -268,7 +268,18 @@ export const ui = {
       '{litres} are to stand cold, and the fridges take {room}: {over} too much. Make that part once the hatch is open, or find it another cold place.',
     none: 'No vessel at this stand yet. Add one in the Store, and the plan shows whether the batch fits.',
   },
+  noStand: {
+    title: 'You work at no stand yet',
+    why: 'The owner says where you work, under People. What you have not sent stays on this tablet.',
+  },
   people: {
+    where: 'Works',
+    everywhere: 'at every stand',
+    some: 'at some stands',
+    notThere: 'not there',
+    stands: 'Stands',
+    standsSave: 'That is where they work',
+    standsWhy: 'What is at other stands is not there for them. They sign in anew.',
     why: 'Who works here, and what they may do.',
     role: 'Role',
     name: 'Name',

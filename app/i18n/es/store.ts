@@ -2,6 +2,15 @@ export const store = {
   store: {
     regionWhy: 'Números, dinero, fechas y papel son como se escriben allí.',
     currencyWhy: 'Todo lo que tiene precio está en ella. Se puede cambiar hasta el primer precio.',
+    stands: {
+      title: 'Puestos',
+      name: 'Nombre de otro puesto',
+      add: 'Abrirlo',
+      why: 'Empieza con los ajustes de {name}. Las bebidas, los precios y los ingredientes son del negocio; lo que hay y los días son suyos.',
+      closed: 'cerrado',
+      close: 'Cerrarlo',
+      open: 'Abrirlo de nuevo',
+    },
     stand: {
       name: { label: 'Nombre', why: 'Como aparece en la línea y en las hojas impresas.' },
       timeZone: { label: 'Zona horaria', why: 'Sus días y horas van por este reloj.' },

@@ -269,7 +269,18 @@ export const ui: typeof en = {
       'Deben estar en frío {litres}, y en los refrigeradores caben {room}: sobran {over}. Haz esa parte con la ventanilla abierta, o búscale otro lugar frío.',
     none: 'Este puesto no tiene recipientes aún. Agrega uno en el Almacén y el plan dirá si la tanda cabe.',
   },
+  noStand: {
+    title: 'Todavía no trabajas en ningún puesto',
+    why: 'El dueño dice dónde trabajas, en Personas. Lo que no has enviado sigue en esta tableta.',
+  },
   people: {
+    where: 'Trabaja',
+    everywhere: 'en todos los puestos',
+    some: 'en algunos puestos',
+    notThere: 'ahí no',
+    stands: 'Puestos',
+    standsSave: 'Ahí trabaja',
+    standsWhy: 'Lo que hay en otros puestos no existe para esa persona. Tendrá que entrar de nuevo.',
     why: 'Quién trabaja aquí y qué puede hacer.',
     role: 'Papel',
     name: 'Nombre',

@@ -139,17 +139,25 @@ async function people(): Promise<[Who, Who]> {
   }
   await inTransaction((tx) => setUp(tx, business, passwordHash))
   const owner = (await rowOf(Person, { where: { login: 'owner' }, transaction: null }))!
-  const who: Who = { personId: owner.id, role: 'owner', key: null }
+  const who: Who = { personId: owner.id, role: 'owner', stands: null, key: null }
   const crew = uuid()
   await inTransaction((tx) =>
     addPerson(
       tx,
-      { id: crew, name: 'Teo', login: 'crew', password: DEMO_SIGN_INS[1].password, role: 'crew', locale: 'en' },
+      {
+        id: crew,
+        name: 'Teo',
+        login: 'crew',
+        password: DEMO_SIGN_INS[1].password,
+        role: 'crew',
+        stands: null,
+        locale: 'en',
+      },
       who,
     ),
   )
   await inTransaction((tx) => setPin(tx, crew, DEMO_PIN, who))
-  return [who, { personId: crew, role: 'crew', key: null }]
+  return [who, { personId: crew, role: 'crew', stands: null, key: null }]
 }
 
 async function stands(owner: Who): Promise<[string, string]> {

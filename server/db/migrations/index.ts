@@ -659,6 +659,21 @@ export const MIGRATIONS: readonly Migration[] = [
   { name: '0113-panel-about', sql: 'ALTER TABLE panel ADD COLUMN IF NOT EXISTS about JSON NULL' },
   // What cups were called and guessed to be, beside what they were.
   { name: '0114-training-named', sql: 'ALTER TABLE training ADD COLUMN IF NOT EXISTS named JSON NULL' },
+  // Where somebody works who does not work everywhere.
+  { name: '0115-person-stands', sql: 'ALTER TABLE person ADD COLUMN IF NOT EXISTS stands JSON NULL' },
+  // A stand that serves no more; what happened there stays.
+  {
+    name: '0116-stand-closed',
+    sql: 'ALTER TABLE stand ADD COLUMN IF NOT EXISTS closed BOOLEAN NOT NULL DEFAULT FALSE',
+  },
+  // Whose a change is: the stand's, or the business'.
+  { name: '0117-change-stand', sql: `ALTER TABLE change_row ADD COLUMN IF NOT EXISTS stand_id ${ID} NULL` },
+  {
+    name: '0118-stand-of-changes',
+    sql: `UPDATE change_row SET stand_id = IF(entity = 'stand', entity_id,
+        COALESCE(JSON_VALUE(\`after\`, '$.standId'), JSON_VALUE(\`before\`, '$.standId')))
+      WHERE stand_id IS NULL AND (entity = 'stand' OR \`after\` LIKE '%standId%' OR \`before\` LIKE '%standId%')`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

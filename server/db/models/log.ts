@@ -1,5 +1,18 @@
 import { Model } from 'sequelize'
-import { at, counted, jsonOrNull, named, one, pk, ref, text, textOrNull, type RowOf, type Table } from './columns'
+import {
+  at,
+  counted,
+  jsonOrNull,
+  named,
+  one,
+  pk,
+  ref,
+  refOrNull,
+  text,
+  textOrNull,
+  type RowOf,
+  type Table,
+} from './columns'
 
 // What was changed, and what was answered.
 const CHANGE = {
@@ -10,6 +23,8 @@ const CHANGE = {
   after: jsonOrNull,
   at,
   personId: ref,
+  /** whose it is; null of what is the business' */
+  standId: refOrNull,
   idempotencyKey: textOrNull(80),
 }
 const IDEMPOTENCY_KEY = {

@@ -3,6 +3,7 @@ import {
   at,
   atOrNull,
   counted,
+  jsonOrNull,
   one,
   pk,
   ref,
@@ -24,6 +25,8 @@ const PERSON = {
   pinHash: textOrNull(255),
   seal: textOrNull(44),
   role: one('crew', 'lead', 'owner'),
+  /** where they work, and as what; null: everywhere, in their role */
+  stands: jsonOrNull,
   locale: one('en', 'es'),
   active: yes,
   version: whole,

@@ -19,6 +19,7 @@ import {
   yes,
   type RowOf,
   type Table,
+  noByDefault,
 } from './columns'
 
 // The business, its stands, and what stands there.
@@ -51,6 +52,7 @@ const STAND = {
   holdControl: { ...kindOf(...HOLD_CONTROLS), defaultValue: 'cold' },
   taxShare: { ...amount, defaultValue: USUAL_STAND.taxShare },
   costShare: { ...amount, defaultValue: USUAL_STAND.costShare },
+  closed: noByDefault,
   version: whole,
 }
 const CUP = {

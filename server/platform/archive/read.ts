@@ -80,7 +80,9 @@ async function fill(
   await database().query(FACTS_OF_ROWS, { transaction: tx })
   // Nor what its standards were evaluated from.
   await fillSnapshots(database(), tx)
-  await recordChange(tx, { personId: owner, role: 'owner', key: null }, 'business', 'archive', null, { rows: count })
+  await recordChange(tx, { personId: owner, role: 'owner', stands: null, key: null }, 'business', 'archive', null, {
+    rows: count,
+  })
   return openSession(tx, owner, place)
 }
 

@@ -74,8 +74,13 @@ async function forgetDoors(): Promise<void> {
     await Device.update({ revokedAt: now() }, { where: { revokedAt: null }, transaction: tx })
     const owner = await rowOf(Person, { attributes: ['id'], where: { role: 'owner' }, order: ['id'], transaction: tx })
     if (owner)
-      await recordChange(tx, { personId: owner.id, role: 'owner', key: null }, 'business', 'restore', null, {
-        restored: true,
-      })
+      await recordChange(
+        tx,
+        { personId: owner.id, role: 'owner', stands: null, key: null },
+        'business',
+        'restore',
+        null,
+        { restored: true },
+      )
   })
 }

@@ -2,4 +2,4 @@ import { contract } from '#shared/contract'
 import { listEquipment } from '../../../platform/places'
 import { listed } from '../../../utils/listed'
 
-export default listed(contract.equipment, (tx) => listEquipment(tx))
+export default listed(contract.equipment, (tx, _input, who) => listEquipment(tx, who))

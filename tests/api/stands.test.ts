@@ -1,0 +1,250 @@
+import { QueryTypes } from 'sequelize'
+import { closeDatabase, database } from '../../server/db/connect'
+import { contract, type Contract, type Endpoint } from '../../shared/contract'
+import { Client, codesOf, makeDrink, people, pressBody, raw, signIn, uuid, weighIn, type Answer } from './client'
+import { holdBody, keyedBodies } from './keyed-bodies'
+
+// People who work at some stands: what is at others is not there for them.
+
+const endpoints = Object.values(contract) as Endpoint[]
+const DAY = '2026-11-25'
+const QUERY: Record<string, Record<string, string>> = {
+  count: { from: DAY, until: DAY },
+  ...{
+    dayNote: { day: DAY },
+    demand: { day: DAY },
+    plan: { day: DAY },
+    serviceDay: { day: DAY },
+    dayTasks: { day: DAY },
+  },
+  packs: { need: 'lemon:1000' },
+}
+let owner: Client
+/** where everybody but the outsider works, and one stand more */
+let here: string
+let there: string
+/** a lead here, who is nobody there */
+let outsider: Client
+/** crew here, a lead there */
+let both: Client
+
+type Role = 'crew' | 'lead'
+async function hired(stands: { standId: string; role: Role }[] | null): Promise<{ id: string; client: Client }> {
+  const id = uuid()
+  const body = { id, name: 'Ed', login: `ed-${id}`, password: 'long-enough', role: 'crew' as const, stands }
+  const made = await owner.call('postPerson', { body })
+  if (made.status !== 200) throw new Error(JSON.stringify(made.body))
+  return { id, client: await signIn(body.login, body.password) }
+}
+async function newStand(name: string): Promise<string> {
+  const id = uuid()
+  const { id: _, bench: __, ...settings } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === here)
+  const made = await owner.call('putStand', { params: { id }, body: { ...settings, name, version: 0 } })
+  expect(made.body).toEqual({ id, version: 1 })
+  return id
+}
+beforeAll(async () => {
+  ;({ owner, stand: here } = await people())
+  there = await newStand('Second')
+  outsider = (await hired([{ standId: here, role: 'lead' }])).client
+  both = (
+    await hired([
+      { standId: here, role: 'crew' },
+      { standId: there, role: 'lead' },
+    ])
+  ).client
+})
+afterAll(closeDatabase)
+
+const codeOf = (a: Answer): unknown[] => [a.status, a.body?.code]
+const ABSENT = [404, 'not-found']
+
+describe('what is at a stand where somebody does not work', () => {
+  const writes = endpoints.filter((e) => e.keyed && (e.at.length > 0 || e.id === 'postPress'))
+  it.each(writes.map((e) => [e.id as keyof Contract, e] as const))('%s: is not written', async (id, e) => {
+    const call = { ...(await keyedBodies(owner, there)[id]!()), key: uuid() } as Parameters<Client['call']>[1]
+    const changes = async () =>
+      (await database().query<{ n: number }>('SELECT COUNT(*) AS n FROM change_row', { type: QueryTypes.SELECT }))[0]!.n
+    const before = await changes()
+    const refused = await outsider.call(id, call)
+    expect(codeOf(refused)).toEqual(e.role === 'owner' ? [403, 'not-your-role'] : ABSENT)
+    expect(await changes()).toBe(before)
+    // The same is right where its sender works.
+    expect((await owner.call(id, { ...call, key: uuid() })).status).toBe(200)
+  })
+
+  const named = endpoints.filter((e) => e.method === 'GET' && e.at.includes('named') && e.role !== 'owner')
+  it.each(named.map((e) => [e.id as 'lots'] as const))('%s: is not listed', async (id) => {
+    const params = { id: 'lemon' }
+    const of = (stand: string) => ({ params, query: { ...QUERY[id], stand } })
+    expect(codeOf(await outsider.call(id, of(there)))).toEqual(ABSENT)
+    expect((await outsider.call(id, of(here))).status).toBe(200)
+    expect((await both.call(id, of(there))).status).toBe(200)
+  })
+
+  it('is not found by its id, and answered as what there is not', async () => {
+    const lot = (await weighIn(owner, there, 5)).id
+    const run = uuid()
+    await owner.call('postRun', { body: { id: run, standId: there, name: 'As always', times: 1 } })
+    for (const [id, row] of [
+      ['getLot', lot],
+      ['getRun', run],
+    ] as const) {
+      const foreign = await outsider.call(id, { params: { id: row } })
+      expect([id, foreign.status, foreign.body]).toEqual([id, 404, (await outsider.call(id)).body])
+      expect((await both.call(id, { params: { id: row } })).status).toBe(200)
+    }
+  })
+
+  it('is in nothing that is sent without naming a stand', async () => {
+    const lot = (await weighIn(owner, there, 5)).id
+    const recipe = (await makeDrink(owner, `Two stands ${uuid()}`)).id
+    await keyedBodies(owner, there).putUse!().then((call) => owner.call('putUse', call as never))
+    await keyedBodies(owner, there).putVessel!().then((call) => owner.call('putVessel', call as never))
+    const unnamed = endpoints.filter(
+      (e) => e.method === 'GET' && !e.path.includes('{') && !e.at.length && e.role !== 'public' && e.id !== 'openapi',
+    )
+    const since = String((await owner.call('changes')).body.seq - 30)
+    for (const e of unnamed.filter((u) => u.role !== 'owner')) {
+      const query = { ...QUERY[e.id], ...(e.id === 'work' ? { recipe } : {}), ...(e.id === 'changes' ? { since } : {}) }
+      const a = await outsider.call(e.id as 'changes', { query })
+      const text = JSON.stringify(a.body)
+      expect([e.id, a.status, text.includes(there), text.includes(lot)]).toEqual([e.id, 200, false, false])
+    }
+    // It is there for whoever works there.
+    expect(JSON.stringify((await both.call('changes', { query: { since } })).body)).toContain(lot)
+    expect(JSON.stringify((await owner.call('history')).body)).toContain(lot)
+    expect((await outsider.call('stands')).body.map((s: { id: string }) => s.id)).toEqual([here])
+  })
+
+  it('is in no kept answer: whoever works elsewhere has a tag of their own', async () => {
+    const tagged = async (who: Client) =>
+      (await fetch(`${process.env.OLVEX_TEST_URL}/api/v1/vessels`, { headers: { cookie: who.cookie } })).headers.get(
+        'etag',
+      )
+    expect(new Set([await tagged(owner), await tagged(outsider), await tagged(both)]).size).toBe(3)
+  })
+
+  it('is not taken from either, by a fact that names it', async () => {
+    const mine = (await weighIn(owner, here, 5)).id
+    const theirs = (await weighIn(owner, there, 5)).id
+    expect(codeOf(await outsider.call('postPress', { body: pressBody(theirs) }))).toEqual(ABSENT)
+    expect((await outsider.call('postPress', { body: pressBody(mine) })).status).toBe(200)
+    const hold = await holdBody(owner, here)
+    expect((await outsider.call('postHold', { body: hold })).status).toBe(200)
+    const event = { kind: 'filled' as const, lotId: theirs, volumeMl: 900, tempC: 4 }
+    await outsider.call('postHoldEvent', { params: { id: hold.id }, body: { id: uuid(), event } })
+    const left = (await owner.call('lots', { query: { stand: there } })).body.find(
+      (l: { id: string }) => l.id === theirs,
+    )
+    expect(left.onHand).toBe(5000)
+  })
+})
+
+it('what somebody is, they are at that stand alone', async () => {
+  const line = async (standId: string) => {
+    const call = await keyedBodies(owner, standId).putPlanLine!()
+    return codeOf(await both.call('putPlanLine', call as never))
+  }
+  expect([await line(here), await line(there)]).toEqual([
+    [403, 'not-your-role'],
+    [200, undefined],
+  ])
+  const voided = async (standId: string) => {
+    const { id } = await weighIn(owner, standId, 2)
+    return codeOf(await both.call('voidFact', { params: { id }, body: { entity: 'lot' } }))
+  }
+  expect([await voided(here), await voided(there)]).toEqual([
+    [403, 'not-your-role'],
+    [200, undefined],
+  ])
+  // Drinks are the business': whoever leads somewhere draws them up.
+  const drink = await makeDrink(both, `Drawn up ${uuid()}`)
+  expect(drink.id).toBeTruthy()
+})
+
+describe('where somebody works', () => {
+  const put = async (id: string, over: object) => {
+    const person = (await owner.call('people')).body.find((p: { id: string }) => p.id === id)
+    const body = { name: person.name, role: person.role, active: true, version: person.version, ...over }
+    return owner.call('putPerson', { params: { id }, body })
+  }
+  it('is at least one stand that there is, and for an owner all of them', async () => {
+    const { id } = await hired([{ standId: here, role: 'crew' }])
+    expect(codesOf(await put(id, { stands: [] }))).toEqual(['stands:person-no-stand'])
+    expect(codesOf(await put(id, { stands: [{ standId: uuid(), role: 'crew' }] }))).toEqual(['stands:stand-unknown'])
+    const twice = [
+      { standId: here, role: 'crew' },
+      { standId: here, role: 'lead' },
+    ]
+    expect(codesOf(await put(id, { stands: twice }))).toEqual(['stands:stand-unknown'])
+    const owners = { role: 'owner', stands: [{ standId: here, role: 'lead' }] }
+    expect(codesOf(await put(id, owners))).toEqual(['stands:owner-everywhere'])
+  })
+  it('ends sessions with what it ends, and nothing where it stays the same', async () => {
+    const { id, client } = await hired([{ standId: here, role: 'crew' }])
+    expect((await put(id, { name: 'Eddie' })).status).toBe(200)
+    expect((await client.call('me')).body.person).toMatchObject({ role: 'crew', stands: [{ standId: here }] })
+    expect((await put(id, { stands: [{ standId: there, role: 'lead' }] })).status).toBe(200)
+    expect((await client.call('me')).status).toBe(401)
+    expect((await owner.call('people')).body.find((p: { id: string }) => p.id === id).role).toBe('lead')
+  })
+  it('may be nowhere, where an archive says so: nothing is there, and nothing breaks', async () => {
+    const { id, client } = await hired([{ standId: here, role: 'crew' }])
+    await database().query("UPDATE person SET stands = '[]' WHERE id = :id", { replacements: { id } })
+    expect((await client.call('stands')).body).toEqual([])
+    expect((await client.call('changes', { query: { since: '1' } })).status).toBe(200)
+    expect(codeOf(await client.call('lots', { query: { stand: here } }))).toEqual(ABSENT)
+  })
+})
+
+describe('a stand that is closed', () => {
+  const turn = async (id: string, closed: boolean) => {
+    const { id: _, ...stand } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === id)
+    return owner.call('putStand', { params: { id }, body: { ...stand, closed } })
+  }
+  it('is empty first, takes nothing more, and shows what happened there', async () => {
+    const id = await newStand('Third')
+    const lot = (await weighIn(owner, id, 3)).id
+    expect(codesOf(await turn(id, true))).toEqual(['closed:stand-has-stock'])
+    await owner.call('postLotEvent', {
+      params: { id: lot },
+      body: { id: uuid(), event: { kind: 'discard', kg: 3, reason: 'soft' } },
+    })
+    const hold = await holdBody(owner, id)
+    await owner.call('postHold', { body: hold })
+    expect(codesOf(await turn(id, true))).toEqual(['closed:stand-has-vessels'])
+    const event = { kind: 'emptied' as const, leftMl: 0, as: 'thrown' as const, reason: null }
+    const emptied = await owner.call('postHoldEvent', { params: { id: hold.id }, body: { id: uuid(), event } as never })
+    expect([emptied.status, codesOf(emptied)]).toEqual([200, []])
+    expect((await turn(id, true)).status).toBe(200)
+    expect(codeOf((await weighIn(owner, id, 3)).answer)).toEqual([409, 'stand-closed'])
+    expect((await owner.call('getLot', { params: { id: lot } })).status).toBe(200)
+    expect((await turn(id, false)).status).toBe(200)
+    expect((await weighIn(owner, id, 3)).answer.status).toBe(200)
+  })
+  it('is never the last one that serves', async () => {
+    const others = (await owner.call('stands')).body.filter(
+      (s: { id: string; closed: boolean }) => s.id !== here && !s.closed,
+    )
+    const open = await database().query<{ id: string }>('SELECT id FROM stand WHERE NOT closed', {
+      type: QueryTypes.SELECT,
+    })
+    expect(open.length).toBe(others.length + 1)
+    await database().query('UPDATE stand SET closed = TRUE WHERE id <> :here', { replacements: { here } })
+    try {
+      expect(codesOf(await turn(here, true))).toEqual(['closed:last-stand'])
+    } finally {
+      const ids = others.map((s: { id: string }) => s.id)
+      await database().query('UPDATE stand SET closed = FALSE WHERE id IN (:ids)', { replacements: { ids } })
+    }
+  })
+})
+
+it('a till is bound to its stand as a person is', async () => {
+  const call = await keyedBodies(owner, there).pairTill!()
+  const paired = await owner.call('pairTill', call as never)
+  const authorization = `Bearer ${paired.body.id}.${'x'.repeat(43)}`
+  const a = await raw('GET', `/api/v1/lots?stand=${there}`, { headers: { authorization } })
+  expect(a.status).toBe(401)
+})
