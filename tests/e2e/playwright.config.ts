@@ -64,7 +64,7 @@ export default defineConfig({
     // Leaves fruit and a cup behind that the others do not expect.
     {
       name: 'base',
-      testMatch: ['base.spec.ts', 'sizes.spec.ts'],
+      testMatch: ['base.spec.ts', 'sizes.spec.ts', 'stands.spec.ts'],
       use: { ...tablet, baseURL: process.env.OLVEX_E2E_DEMO },
     },
     {

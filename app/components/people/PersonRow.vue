@@ -125,7 +125,7 @@ async function save(): Promise<void> {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 190px 330px;
+  grid-template-columns: minmax(0, 1fr) 190px 440px;
   gap: 12px;
   align-items: center;
   border-bottom: 1px solid var(--rule);

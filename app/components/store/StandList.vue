@@ -49,6 +49,7 @@ async function turn(stand: Stand): Promise<void> {
         <v-btn
           v-if="s.closed || session.openStands.length > 1"
           :loading="closing.busy.value && asked?.id === s.id"
+          variant="text"
           data-test="stand-turn"
           @click="turn(s)"
           >{{ t(s.closed ? 'store.stands.open' : 'store.stands.close') }}</v-btn

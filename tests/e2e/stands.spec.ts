@@ -1,0 +1,75 @@
+import AxeBuilder from '@axe-core/playwright'
+import { answered, asOwner, expect, input, signIn, test } from './steps'
+
+// One stand more, and somebody who works there alone: what is at the others is not there for them.
+
+const axe = async (page: Parameters<typeof signIn>[0]) =>
+  (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)
+
+test('a stand is opened, a person works there alone, and it closes when it is empty', async ({ page, browser }) => {
+  test.setTimeout(120_000)
+  await asOwner(page)
+  await page.goto('/store?tab=stand')
+  await page.locator('[data-test=stand-add]').click()
+  await expect(page.locator('[data-test=stand-list]')).toContainText('name')
+  await input(page, 'stand-name').fill('Mill bridge')
+  await answered(page, '/stands/', () => page.locator('[data-test=stand-add]').click())
+  await expect(page.locator('[data-test="stand-Mill bridge"]')).toContainText('Europe/Dublin')
+  expect(await axe(page)).toEqual([])
+
+  await page.goto('/people')
+  await input(page, 'person-name').fill('Lia')
+  await input(page, 'person-login').fill('lia')
+  await input(page, 'person-password').fill('squeeze-it-all')
+  const add = page.locator('form.add')
+  await add.locator('[data-test=works-where] [data-value=some]').click()
+  // At none of them is nowhere: it says so, and keeps what was typed.
+  const at = (name: string) => add.getByRole('radiogroup', { name, exact: true })
+  await at('Ferry landing').locator('[data-value=none]').click()
+  await page.locator('[data-test=add-person]').click()
+  await expect(add).toContainText('Choose at least one stand')
+  await expect(input(page, 'person-login')).toHaveValue('lia')
+  await at('Mill bridge').locator('[data-value=lead]').click()
+  await answered(page, '/people', () => page.locator('[data-test=add-person]').click())
+  await expect(page.locator('[data-test=person-lia] [data-test=works-at]')).toHaveText('Mill bridge: Lead')
+  expect(await axe(page)).toEqual([])
+
+  const tablet = await browser.newContext({ locale: 'en-GB', baseURL: new URL(page.url()).origin })
+  const lia = await tablet.newPage()
+  await signIn(lia, 'lia', 'squeeze-it-all')
+  await expect(lia.locator('.where')).toContainText('Mill bridge')
+  await expect(lia.locator('h1').first()).toBeVisible()
+  await expect(lia.locator('main')).toContainText('No fruit yet')
+  await lia.locator('[data-test=brand]').click()
+  await expect(lia.locator('.v-list-item').filter({ hasText: 'Ferry landing' })).toHaveCount(0)
+  await expect(lia.locator('[data-test=menu-history]')).toBeVisible()
+  await lia.goto('/history')
+  await expect(lia.locator('h1').first()).toBeVisible()
+  await expect(lia.locator('main')).not.toContainText('Teo')
+
+  // Moved to another stand, her session ends, and with it what the tablet showed.
+  const row = page.locator('[data-test=person-lia]')
+  await row.locator('[data-test=stands]').click()
+  await row.getByRole('radiogroup', { name: 'Mill bridge', exact: true }).locator('[data-value=none]').click()
+  await row.getByRole('radiogroup', { name: 'Saturday cart', exact: true }).locator('[data-value=crew]').click()
+  await answered(page, '/people/', () => row.locator('[data-test=stands-save]').click())
+  await expect(row.locator('[data-test=works-at]')).toHaveText('Saturday cart: Crew')
+  await lia.reload()
+  await expect(lia).toHaveURL(/sign-in/)
+  await signIn(lia, 'lia', 'squeeze-it-all')
+  await expect(lia.locator('.where')).toContainText('Saturday cart')
+  await lia.locator('[data-test=brand]').click()
+  await expect(lia.locator('[data-test=menu-history]')).toHaveCount(0)
+  await tablet.close()
+
+  await page.goto('/store?tab=stand')
+  const ferry = page.locator('[data-test="stand-Ferry landing"]')
+  await ferry.locator('[data-test=stand-turn]').click()
+  await expect(ferry.locator('[role=alert]')).toContainText(/Something still stands at its hatch|on its shelf/)
+  const mill = page.locator('[data-test="stand-Mill bridge"]')
+  await answered(page, '/stands/', () => mill.locator('[data-test=stand-turn]').click())
+  await expect(mill).toContainText('closed')
+  await page.locator('[data-test=brand]').click()
+  await expect(page.locator('.v-list-item').filter({ hasText: 'Saturday cart' })).toBeVisible()
+  await expect(page.locator('.v-list-item').filter({ hasText: 'Mill bridge' })).toHaveCount(0)
+})
