@@ -34,7 +34,18 @@ const keptOf = (parts: readonly PartKept[] = []): string[] => parts.flatMap((p) 
 const onLot = <
   K extends Exclude<
     FactKind,
-    'receive' | 'pack' | 'press' | 'make' | 'begin' | 'tell' | 'putOut' | 'atHold' | 'pour' | 'soldOut' | 'void'
+    | 'receive'
+    | 'pack'
+    | 'press'
+    | 'make'
+    | 'begin'
+    | 'tell'
+    | 'putOut'
+    | 'atHold'
+    | 'pour'
+    | 'soldOut'
+    | 'arrive'
+    | 'void'
   >,
 >(): FactEntry<K> => ({
   route: 'postLotEvent',
@@ -152,6 +163,16 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
   count: onLot(),
   use: onLot(),
   spill: onLot(),
+  send: onLot(),
+  arrive: {
+    route: 'postArrival',
+    role: 'crew',
+    row: 'arrival',
+    waits: true,
+    refreshes: ['fruit'],
+    told: ({ body }) => body as unknown as Told<'arrive'>,
+    makes: ({ id }) => [id, rowId(id, 'arrived')],
+  },
 }
 export type Fact = keyof typeof FACTS
 

@@ -28,6 +28,7 @@ export const KEPT_ROUTES = [
   'postPanel',
   'postPanelEvent',
   'postTraining',
+  'postArrival',
 ] as const
 export type KeptId = (typeof KEPT_ROUTES)[number]
 
@@ -63,8 +64,8 @@ export type StandRow = (typeof STAND_ROWS)[number]
 export interface Route {
   id: string
   /**
-   * What it is bound to a stand by: one that its query or body names, or the row whose id is in its path. Of what is the
-   * business', or one's own, nothing; a press is bound by the lots that it takes from.
+   * What it is bound to a stand by: one that its query or body names, or the row whose id is in its path. Of what is
+   * the business', or one's own, nothing; a press is bound by the lots that it takes from.
    */
   at: readonly ('named' | StandRow)[]
   method: 'GET' | 'POST' | 'PUT' | 'DELETE'
@@ -84,6 +85,8 @@ export interface Route {
 
 /** What lots and presses are made of: one moves the other, and both name people. */
 const FRUIT = [...VOID_KINDS, 'press-mark', 'person'] as const
+/** What is on its way between stands: what was sent is done with its lot. */
+const WAY = [...FRUIT, 'arrival'] as const
 /** What batches are made of that are told step by step; what is weighed for them leaves its lot. */
 const RUNS = ['run', 'run-event', 'batch', 'standard', 'person'] as const
 
@@ -238,8 +241,10 @@ export const ROUTES = {
     method: 'GET',
     path: '/api/v1/lots',
     role: 'crew',
-    shows: [...FRUIT, 'run-event', 'hold-event', 'pour'],
+    shows: [...WAY, 'run-event', 'hold-event', 'pour'],
   },
+  sends: { id: 'sends', at: NAMED, method: 'GET', path: '/api/v1/sends', role: 'crew', shows: WAY },
+  postArrival: { id: 'postArrival', at: NAMED, method: 'POST', path: '/api/v1/arrivals', role: 'crew' },
   postLot: { id: 'postLot', at: NAMED, method: 'POST', path: '/api/v1/lots', role: 'crew' },
   postPack: { id: 'postPack', at: NAMED, method: 'POST', path: '/api/v1/packs', role: 'crew' },
   getLot: { id: 'getLot', at: ['lot'], method: 'GET', path: '/api/v1/lots/{id}', role: 'crew' },

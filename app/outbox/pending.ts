@@ -23,6 +23,7 @@ import type {
   Press,
   Recipe,
   Run,
+  SendRow,
   ServiceDay,
   SoldOut,
   Work,
@@ -39,6 +40,7 @@ export interface Books extends Shelf {
   holds: readonly Hold[]
   pours: readonly Pour[]
   soldOuts: readonly SoldOut[]
+  sends: readonly SendRow[]
 }
 /** Whose tablet it is, and where. */
 export interface Here extends Omit<At, 'now'> {
@@ -89,8 +91,10 @@ export function bookedHere(kind: Fact, call: Call, shelf: Books, here: Here & { 
 }
 
 /** Whether the server has said it already. What may be told again is laid over what it was. */
-function isThere({ lots, presses, batches, runs, holds }: Books, { route, body, params }: Entry): boolean {
+function isThere({ lots, presses, batches, runs, holds, sends }: Books, { route, body, params }: Entry): boolean {
   if (route === 'putPour' || route === 'putSoldOut') return false
+  if (route === 'postArrival') return sends.some((s) => s.arrival?.id === body.id)
+  if (sends.some((s) => s.id === body.id)) return true
   const of =
     route === 'postRunEvent'
       ? runs.find((r) => r.id === params.id)?.events

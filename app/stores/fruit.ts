@@ -39,7 +39,7 @@ import { useOutbox } from './outbox'
 import { useSession } from './session'
 
 type RunOf = Parameters<Known['evaluateRun']>[0]
-const NOTHING_THERE = { lots: [], presses: [], batches: [], runs: [], holds: [], pours: [], soldOuts: [] }
+const NOTHING_THERE = { lots: [], presses: [], batches: [], runs: [], holds: [], pours: [], soldOuts: [], sends: [] }
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
 /** Lots and presses of the stand. */
@@ -47,9 +47,10 @@ export const useFruit = defineStore('fruit', () => {
   const answered = shallowRef<Pick<Books, keyof typeof NOTHING_THERE>>(NOTHING_THERE)
   /** What the server said last, with what this tablet has not sent yet on top. */
   const here = computed((): Here => {
-    const { standId, stand, person, isOwner, mayPlan, currency } = useSession()
+    const { standId, stand, openStands, person, isOwner, mayPlan, currency } = useSession()
     return {
       standId,
+      others: openStands.map((s) => s.id),
       control: stand?.holdControl ?? 'cold',
       decimals: decimalsOf(currency),
       by: person?.name ?? '',
@@ -85,6 +86,7 @@ export const useFruit = defineStore('fruit', () => {
   const holds = computed(() => books.value.holds)
   const pours = computed(() => books.value.pours)
   const soldOuts = computed(() => books.value.soldOuts)
+  const sends = computed(() => books.value.sends)
   /**
    * What a fact would come to if it were told now; what is not on this shelf is the server's to look at.
    * @param first what is told just before it
@@ -237,12 +239,13 @@ export const useFruit = defineStore('fruit', () => {
     const stand = useSession().standId
     if (!stand) return
     const shown = useOutbox().reading(FACT_ROUTES)
-    const [l, p, b, r, h] = await Promise.all([
+    const [l, p, b, r, h, s] = await Promise.all([
       useOutbox().read('lots', { query: { stand } }),
       useOutbox().read('presses', { query: { stand } }),
       useOutbox().read('batches', { query: { stand } }),
       useOutbox().read('runs', { query: { stand } }),
       useOutbox().read('holds', { query: { stand, ...(also.value ? { also: also.value } : {}) } }),
+      useOutbox().read('sends', { query: { stand } }),
     ])
     learn.value(r.snapshots)
     learn.value(h.snapshots)
@@ -254,6 +257,7 @@ export const useFruit = defineStore('fruit', () => {
       holds: h.holds,
       pours: h.pours,
       soldOuts: h.soldOuts,
+      sends: s,
     }
     clock.value = useSession().now().toISOString()
     shown()
@@ -279,6 +283,7 @@ export const useFruit = defineStore('fruit', () => {
     holds,
     pours,
     soldOuts,
+    sends,
     tryOut,
     kgOnHand,
     pressesOf,

@@ -9,6 +9,8 @@ export interface Written {
   amount(v: number, unit: string, digits?: number): string
   t(key: string, named?: Record<string, string>): string
   name(key: string): string
+  /** of a stand */
+  stand(id: string): string
 }
 type Words = (written: Written) => Record<string, string>
 export interface StoryRow {
@@ -38,12 +40,15 @@ const HOW_IT_CAME: Record<Lot['kind'], (lot: Lot) => string> = {
   left: () => 'left',
 }
 
+/** A delivery that has a source came from another stand. */
+const isFromElsewhere = (lot: Lot): boolean => lot.sourceId !== null && ['received', 'pack'].includes(lot.kind)
+
 /** What happened to a lot, newest first: how it came, what was done with it, each press. */
 export function storyRows(lot: Lot, presses: readonly Press[], events: readonly LotEventRow[]): StoryRow[] {
   const rows: StoryRow[] = [
     {
       id: lot.id,
-      kind: HOW_IT_CAME[lot.kind](lot),
+      kind: isFromElsewhere(lot) ? 'arrived' : HOW_IT_CAME[lot.kind](lot),
       entity: 'lot',
       at: lot.at,
       by: lot.by,
@@ -120,6 +125,7 @@ function wordsOf({ event: e, amountG }: LotEventRow, unit: LotUnit): Words {
           .join(' · '),
       }
     if (e.kind === 'clean') return { who: e.initials }
+    if (e.kind === 'send') return { amount: amountText(e.amount, unit, written), to: written.stand(e.toStandId) }
     if (e.kind === 'garnish') return { n: n(e.pieces ?? 0), g: amount(amountG ?? 0, 'g') }
     if (e.kind === 'discard')
       return {

@@ -38,6 +38,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   decimals: 2,
   stand: () => true,
   control: () => 'cold',
+  sent: () => undefined,
   hold: () => undefined,
   vessel: () => undefined,
   pour: () => undefined,

@@ -16,6 +16,7 @@ const stateOf = (l: LotNow): State =>
     fact: () => ({ entity: 'lot-event', itemKey: 'lemon', at: before(5), voided: false, moved: MOVED }),
     data: () => ({ key: 'lemon' }),
     handling: () => null,
+    sent: () => undefined,
   }) as unknown as State
 const MOVED = [{ id: ID('5'), lotId: 'l', amount: -500, kind: 'discard', sourceId: ID('4') }]
 const count = (counted: number, of: LotNow = lot(), at: string | null = null) =>

@@ -13,6 +13,7 @@ import { begin, tell } from './run'
 import { atHold, putOut } from './serve/hold'
 import { pour } from './serve/pour'
 import { soldOut } from './serve/sold-out'
+import { arrive, send } from './send'
 import { sort } from './sort'
 import { spill, use } from './use'
 import { voiding } from './void'
@@ -62,6 +63,8 @@ export const BOOKS = {
   count,
   use,
   spill,
+  send,
+  arrive,
   void: voiding,
 }
 export type FactKind = keyof typeof BOOKS

@@ -41,6 +41,7 @@ const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
   decimals: 2,
   stand: (id) => id === 's',
   control: () => 'cold',
+  sent: () => undefined,
   hold: () => undefined,
   vessel: () => undefined,
   pour: () => undefined,

@@ -4,7 +4,7 @@ import { handlingOf, unitWeightG, type Handling } from '../yield'
 import { lotNow } from './lot-of'
 import { movement } from './movement'
 import type { LotRow, MoveKind } from './rows'
-import { BOOKED, missing, NEEDS, refused, type Book, type Booked, type LotNow } from './state'
+import { BOOKED, missing, NEEDS, refused, type Book, type Booked, type LotNow, type Needs, type State } from './state'
 
 /** Something done with a lot. */
 export interface OnLot<E = unknown> {
@@ -34,8 +34,10 @@ interface Kind<E> {
    * What it takes, in the lot's unit, or why that is not known. @param unitG g of a piece of it; null where not known
    */
   takes?(event: E, unitG: number | null): number | Finding
+  /** what it needs to know beside its lot */
+  needs?(event: E): Partial<Needs>
   /** what is wrong with it. @param taken in the lot's unit */
-  check?(event: E, taken: number, lot: LotNow): Finding[]
+  check?(event: E, taken: number, lot: LotNow, state: State): Finding[]
   /** lots that come of it */
   makes?(told: OnLot<E>, of: Taken): { lots: LotRow[]; as: MoveKind }
 }
@@ -43,7 +45,7 @@ interface Kind<E> {
 /** The book of an event: the lot is there, the event can be of it, and what leaves it was in it. */
 export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>> & Pick<Kind<E>, 'lots'> => ({
   lots: kind.lots,
-  needs: ({ lotId }) => ({ ...NEEDS, lots: [lotId] }),
+  needs: ({ lotId, event }) => ({ ...NEEDS, ...kind.needs?.(event), lots: [lotId] }),
   book(told, state): Booked {
     const lot = lotNow(told.lotId, 'id', state)
     if ('limits' in lot) return lot
@@ -57,7 +59,7 @@ export const onLot = <E extends { kind: string }>(kind: Kind<E>): Book<OnLot<E>>
     const asked = kind.takes ? kind.takes(told.event, unitG) : 0
     if (typeof asked !== 'number') return refused(...limits, asked)
     const taken = kind.takes ? settledTake(asked, lot.onHand) : null
-    limits.push(...(kind.check?.(told.event, taken ?? 0, lot) ?? []))
+    limits.push(...(kind.check?.(told.event, taken ?? 0, lot, state) ?? []))
     if (limits.length) return refused(...limits)
     const at = told.at ?? state.now
     const { lots, as } = kind.makes?.(told, { lot, at, takenG: taken ?? 0, shares }) ?? {

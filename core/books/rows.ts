@@ -56,10 +56,14 @@ export interface LotRow {
   seen: SeenLot | null
   useBy: string | null
   useFor: string | null
-  /** the fact that made it; null for what was delivered */
+  /** the fact that made it, or the arrival that it came by from another stand; null for what was delivered */
   sourceId: string | null
   at: string
 }
+
+/** It came from outside, and is a fact of its own: not from another stand. */
+export const isDelivery = ({ kind, sourceId }: Pick<LotRow, 'kind' | 'sourceId'>): boolean =>
+  (kind === 'received' || kind === 'pack') && sourceId === null
 
 /** g as purchased for a g of a lot: more than 1 where it was peeled. */
 export const purchasedPerG = (lot: { purchasedG: number | null; amount: number }): number =>
@@ -283,6 +287,8 @@ export const MOVE_KINDS = [
   'make-in',
   'serve-out',
   'serve-in',
+  'send-out',
+  'arrive-in',
   'void',
   'restore',
 ] as const
@@ -311,11 +317,26 @@ export interface LotEventRow<E = { kind: string }> {
   at: string
 }
 
+/** What was sent to a stand is there. */
+export interface ArrivalRow {
+  id: string
+  /** the event that sent it */
+  sendId: string
+  standId: string
+  /** in the unit of the lot that it was sent from */
+  amount: number
+  tempC: number | null
+  at: string
+}
+
 /** Kinds of facts that can be taken out of the books. */
 export const VOID_KINDS = ['lot', 'press', 'lot-event', 'batch'] as const
 export type VoidKind = (typeof VOID_KINDS)[number]
 /** Kinds of the rows that facts have: what happens in a batch is taken back there, and nowhere else. */
-export const ROW_KINDS = [...VOID_KINDS, 'run', 'run-event', 'hold', 'hold-event', 'pour', 'sold-out'] as const
+export const ROW_KINDS = [
+  ...VOID_KINDS,
+  ...(['run', 'run-event', 'hold', 'hold-event', 'pour', 'sold-out', 'arrival'] as const),
+] as const
 export type FactRowKind = (typeof ROW_KINDS)[number]
 /** A fact taken out of the books, or put back. */
 export interface VoidRow {

@@ -43,6 +43,7 @@ const state = (lots: LotNow[], now: RunNow | undefined, over: Partial<State> = {
   decimals: 2,
   stand: (id) => id === 's',
   control: () => 'cold',
+  sent: () => undefined,
   hold: () => undefined,
   vessel: () => undefined,
   pour: () => undefined,

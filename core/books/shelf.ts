@@ -5,7 +5,16 @@ import type { HoldControl } from '../hold'
 import { baseMake, NOTHING, type BaseMake, type Feel, type OwnHandling, type Place } from '../yield'
 import { movement } from './movement'
 import { baseKeyOf, rowId } from './row-id'
-import type { BaseRow, BatchRow, LotRow, Movement, PressRow, RunRow } from './rows'
+import {
+  isDelivery,
+  type ArrivalRow,
+  type BaseRow,
+  type BatchRow,
+  type LotRow,
+  type Movement,
+  type PressRow,
+  type RunRow,
+} from './rows'
 import type {
   Booked,
   FactNow,
@@ -14,6 +23,7 @@ import type {
   Named,
   Needs,
   RunNow,
+  SentNow,
   State,
   Teller,
   ToldEvent,
@@ -59,6 +69,11 @@ export interface ShelfHold extends HoldRow {
   snapshot: string | null
   events: readonly ToldHoldEvent[]
 }
+/** Something on its way between stands, as a tablet at one of them knows it. */
+export interface ShelfSend extends Pick<SentNow, 'id' | 'lot' | 'amount' | 'toStandId' | 'at'> {
+  by: string
+  arrival: (ArrivalRow & { by: string }) | null
+}
 interface Price {
   id: string
   ingredientKey: string
@@ -80,6 +95,8 @@ export interface Shelf {
   holds: readonly ShelfHold[]
   pours: readonly PourRow[]
   soldOuts: readonly SoldOutRow[]
+  /** what is on its way from here or to here, and what arrived of late */
+  sends: readonly ShelfSend[]
   /** newest first; none where the teller does not see them */
   prices: readonly Price[]
   bases: readonly ShelfBase[]
@@ -106,6 +123,8 @@ export interface Known {
 /** Where and by whom a fact is told. */
 export interface At {
   standId: string
+  /** other stands that something may be sent to */
+  others: readonly string[]
   control: HoldControl
   teller: Teller
   now: string
@@ -116,7 +135,7 @@ export interface At {
 export function stateOf(
   shelf: Shelf,
   known: Known,
-  { standId, control, teller, now, needs, decimals }: At & { needs: Needs },
+  { standId, others, control, teller, now, needs, decimals }: At & { needs: Needs },
 ): State {
   const out = new Set(needs.facts.map((id) => rowId(id, 'price')))
   const baseOf = (key: string): IngredientData | undefined => {
@@ -145,10 +164,14 @@ export function stateOf(
     },
     vessel: (id) => shelf.holds.find((h) => h.id === id),
     pour: (id) => shelf.pours.find((p) => p.id === id),
+    sent: (id) => {
+      const sent = shelf.sends.find((s) => s.id === id)
+      return sent && { ...sent, voided: false, arrived: sent.arrival !== null }
+    },
     now,
     teller,
     decimals,
-    stand: (id) => id === standId,
+    stand: (id) => id === standId || others.includes(id),
     control: () => control,
     lot: (id): LotNow | undefined => {
       const lot = shelf.lots.find((l) => l.id === id)
@@ -188,7 +211,7 @@ function batchFact({ batches, lots }: Shelf, id: string): FactNow | undefined {
   return { entity: 'batch', itemKey: batch.versionId, at: batch.at, voided: false, moved }
 }
 function deliveryFact({ lots }: Shelf, id: string): FactNow | undefined {
-  const lot = lots.find((l) => l.id === id && (l.kind === 'received' || l.kind === 'pack'))
+  const lot = lots.find((l) => l.id === id && isDelivery(l))
   const moved = lot && [movement(id, id, lot.amount, 'receive')]
   return lot && { entity: 'lot', itemKey: lot.itemKey, at: lot.at, voided: false, moved: moved! }
 }
@@ -235,9 +258,24 @@ export function laidOver<S extends Shelf>(shelf: S, booked: Booked, by: string, 
     : shelf.pours
   const isTold = new Set(booked.soldOuts.map((s) => s.id))
   const soldOuts = [...booked.soldOuts, ...shelf.soldOuts.filter((s) => !isTold.has(s.id))]
+  const sends = sendsAfter(shelf, booked, by)
   const bases = [...shelf.bases, ...booked.bases.flatMap((b) => firstMade(b, booked))]
   const prices = pricesAfter(shelf.prices, booked.prices, gone)
-  return { ...shelf, lots, presses, batches, runs, holds, pours, soldOuts, bases, prices }
+  return { ...shelf, lots, presses, batches, runs, holds, pours, soldOuts, sends, bases, prices }
+}
+
+/** What is on its way, with what was sent now, or arrived. */
+function sendsAfter({ sends, lots }: Shelf, { events, arrivals }: Booked, by: string): readonly ShelfSend[] {
+  const sent = events.flatMap(({ id, lotId, amountG, event, at }): ShelfSend[] => {
+    const lot = event.kind === 'send' ? lots.find((l) => l.id === lotId) : undefined
+    const { toStandId } = event as { kind: string; toStandId: string }
+    return lot ? [{ id, lot, amount: amountG ?? 0, toStandId, at, by, arrival: null }] : []
+  })
+  if (!sent.length && !arrivals.length) return sends
+  return [...sent, ...sends].map((s) => {
+    const arrival = arrivals.find((a) => a.sendId === s.id)
+    return arrival ? { ...s, arrival: { ...arrival, by } } : s
+  })
 }
 
 /** A base with what its first making says of it. */

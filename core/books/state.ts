@@ -6,6 +6,7 @@ import type { BatchEvent } from '../batch'
 import type { HoldControl, HoldEvent } from '../hold'
 import type { HoldEventRow, HoldRow, PouredRow, PourRow, SoldOutRow } from './serve/rows'
 import type {
+  ArrivalRow,
   BaseRow,
   BatchRow,
   LotEventRow,
@@ -41,6 +42,19 @@ export interface FactNow {
   at: string
   voided: boolean
   moved: readonly Movement[]
+}
+
+/** What was sent to another stand. */
+export interface SentNow {
+  id: string
+  /** the lot that it was sent from, and how much of it, in its unit */
+  lot: LotRow
+  amount: number
+  toStandId: string
+  at: string
+  /** taken back by who sent it */
+  voided: boolean
+  arrived: boolean
 }
 
 /** Who tells a fact: whether they see money, and whether they may mend what others told. */
@@ -117,6 +131,8 @@ export interface State {
   hold(id: string): HoldNow | undefined
   /** a vessel in service without what happened to it: which stand it is at */
   vessel(id: string): Pick<HoldRow, 'id' | 'standId'> | undefined
+  /** what was sent to another stand, by the event that sent it */
+  sent(id: string): SentNow | undefined
   /** a pour that was told before */
   pour(id: string): PourRow | undefined
   /** mL per kg that a press is held against; null where that is the server's to say */
@@ -145,6 +161,8 @@ export interface Needs {
   recipes: string[]
   /** pours that were told before */
   pours: string[]
+  /** events that sent something to another stand */
+  sends: string[]
   /** what goes into such a batch that its plan may not name */
   items: ItemRef[]
   /** a moment: what moved in its lots after it is asked for by itself */
@@ -167,6 +185,7 @@ export const NEEDS: Needs = {
   vessels: [],
   recipes: [],
   pours: [],
+  sends: [],
   items: [],
   since: null,
   prices: false,
@@ -187,6 +206,7 @@ export interface Booked {
   holdEvents: HoldEventRow[]
   pours: PourRow[]
   soldOuts: SoldOutRow[]
+  arrivals: ArrivalRow[]
   /** bases that are made for the first time */
   bases: BaseRow[]
   events: LotEventRow[]
@@ -206,6 +226,7 @@ export const BOOKED: Booked = {
   holdEvents: [],
   pours: [],
   soldOuts: [],
+  arrivals: [],
   bases: [],
   events: [],
   prices: [],
@@ -252,6 +273,7 @@ export const both = (first: Booked, second: Booked): Booked => ({
   holdEvents: [...first.holdEvents, ...second.holdEvents],
   pours: [...first.pours, ...second.pours],
   soldOuts: [...first.soldOuts, ...second.soldOuts],
+  arrivals: [...first.arrivals, ...second.arrivals],
   bases: [...first.bases, ...second.bases],
   events: [...first.events, ...second.events],
   prices: [...first.prices, ...second.prices],

@@ -19,12 +19,13 @@ export interface Void {
  * same.
  */
 export const voiding: Book<Void> = {
-  needs: ({ factId }) => ({ ...NEEDS, facts: [factId] }),
+  needs: ({ entity, factId }) => ({ ...NEEDS, facts: [factId], sends: entity === 'lot-event' ? [factId] : [] }),
   book(told, state) {
     const { entity, factId, voided, reason } = told
     const fact = state.fact(factId)
     if (!fact || fact.entity !== entity) return missing(entity)
     if (fact.voided === voided) return refused({ code: voided ? 'already-void' : 'not-void', field: 'id', numbers: {} })
+    if (voided && state.sent(factId)?.arrived) return refused({ code: 'already-arrived', field: 'id', numbers: {} })
     const out: Booked = {
       ...BOOKED,
       limits: [],

@@ -1,5 +1,14 @@
 import { QueryTypes } from 'sequelize'
-import { goodsOf, type FactNow, type LotNow, type Movement, type Needs, type State, type VoidKind } from '#core/books'
+import {
+  goodsOf,
+  isDelivery,
+  type FactNow,
+  type LotNow,
+  type Movement,
+  type Needs,
+  type State,
+  type VoidKind,
+} from '#core/books'
 import type { HoldControl } from '#core/hold'
 import type { OwnHandling } from '#core/yield'
 import { Batch, Cup, Lot, Press, Stand } from '../db/models'
@@ -16,6 +25,7 @@ import { leastRoleAt, roleAt, type Who } from '../people/who'
 import { lotRow } from './lot-row'
 import { holdsNow, poursNow, vesselsNow } from './holds'
 import { runsNow } from './runs'
+import { sendsNow } from './sends'
 import { rowsOf } from '../db/rows'
 
 /**
@@ -35,6 +45,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const vessels = await vesselsNow(tx, needs.vessels)
   const recipes = await recipesOf(tx, needs.recipes)
   const pours = await poursNow(tx, needs.pours)
+  const sends = await sendsNow(tx, needs.sends)
   const ofHatch = [
     ...[...holds.values()].flatMap((h) => h.events.flatMap((e) => e.took?.lotId ?? [])),
     ...[...pours.values()].flatMap((p) => p.uses.map((u) => u.lotId)),
@@ -96,6 +107,11 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
     hold: (id) => seen(holds.get(id)),
     vessel: (id) => seen(vessels.get(id)),
     pour: (id) => seen(pours.get(id)),
+    // Where it goes to, and where it came from.
+    sent: (id) => {
+      const sent = sends.get(id)
+      return sent && (seen(sent.lot) ?? seen({ standId: sent.toStandId })) ? sent : undefined
+    },
     lastPerKg: (key) => prices.get(key) ?? null,
     meanMlPerKg: () => mean,
   }
@@ -110,10 +126,14 @@ async function goodsIn(tx: Tx, keys: readonly string[]): Promise<Set<string>> {
   return new Set(keys.filter((key) => there.has(goodsOf(key)?.cupId ?? '')))
 }
 
-/** Those that there are, with what else than the cold may keep safe what stands at their hatch. */
+/** Those that serve, with what else than the cold may keep safe what stands at their hatch. */
 async function standsOf(tx: Tx, ids: string[]): Promise<Map<string, HoldControl>> {
   if (!ids.length) return new Map()
-  const rows = await rowsOf(Stand, { where: { id: ids }, attributes: ['id', 'holdControl'], transaction: tx })
+  const rows = await rowsOf(Stand, {
+    where: { id: ids, closed: false },
+    attributes: ['id', 'holdControl'],
+    transaction: tx,
+  })
   return new Map(rows.map((r) => [r.id, r.holdControl]))
 }
 
@@ -177,7 +197,7 @@ async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promis
     const batch = batches.find((b) => b.id === id)
     if (batch) return { entity: 'batch', itemKey: batch.versionId, at: batch.at.toISOString() }
     const lot = lots.get(id)
-    if (lot?.kind === 'received' || lot?.kind === 'pack') return { entity: 'lot', itemKey: lot.itemKey, at: lot.at }
+    if (lot && isDelivery(lot)) return { entity: 'lot', itemKey: lot.itemKey, at: lot.at }
     return event && { entity: 'lot-event', itemKey: event.itemKey, at: event.at.toISOString() }
   }
   const movements = await database().query<Movement & { amount: string }>(

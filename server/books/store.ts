@@ -1,7 +1,8 @@
 import { QueryTypes } from 'sequelize'
-import type { Booked } from '#core/books'
+import { isDelivery, type Booked } from '#core/books'
 import { NOTHING } from '#core/yield'
 import {
+  Arrival,
   Batch,
   BatchEvent,
   BatchRun,
@@ -40,7 +41,7 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
   }
   for (const lot of booked.lots) {
     // What is delivered has registered its id as the fact that it is.
-    const isFact = lot.kind === 'received' || lot.kind === 'pack'
+    const isFact = isDelivery(lot)
     if (!isFact) await register(tx, 'made-lot', lot.id)
     await Lot.create(
       { ...lot, ...told, at: new Date(lot.at), seen: lot.seen && toJson(lot.seen), ...(isFact ? {} : NOT_ASKED) },
@@ -106,9 +107,17 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     await recordChange(tx, who, 'sold-out', row.id, null, { ...row, personId })
   }
   for (const { id, lotId, itemKey, amountG, event, measured, at } of booked.events) {
-    const row = { id, lotId, kind: event.kind, amountG, body: toJson({ ...event, measured }), at: new Date(at) }
-    await LotEvent.create({ ...row, personId }, { transaction: tx })
+    const toStandId = event.kind === 'send' ? (event as { kind: string; toStandId: string }).toStandId : null
+    const row = { id, lotId, kind: event.kind, amountG, toStandId, body: toJson({ ...event, measured }) }
+    await LotEvent.create({ ...row, at: new Date(at), personId }, { transaction: tx })
     await recordChange(tx, who, 'lot-event', id, null, { ...event, itemKey, lotId, amountG })
+    if (toStandId) await toldThere(tx, who, id, toStandId, 'sent')
+  }
+  for (const arrival of booked.arrivals) {
+    await Arrival.create({ ...arrival, at: new Date(arrival.at), personId }, { transaction: tx })
+    await recordChange(tx, who, 'arrival', arrival.id, null, { ...arrival, personId })
+    const from = await fromOf(tx, arrival.sendId)
+    if (from) await toldThere(tx, who, arrival.sendId, from.standId, 'arrived')
   }
   for (const price of booked.prices) {
     await register(tx, 'price', price.id)
@@ -121,6 +130,8 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
       { transaction: tx },
     )
     await recordChange(tx, who, entity, factId, { voided: !voided }, { voided, reason, itemKey })
+    const from = entity === 'lot-event' ? await fromOf(tx, factId) : null
+    if (from) await toldThere(tx, who, factId, from.toStandId, voided ? 'taken-back' : 'sent')
   }
   await closeUsedUp(tx, [...new Set(booked.movements.map((m) => m.lotId))])
   const closing = booked.runEvents.filter((e) => e.event.kind === 'closed' || e.event.kind === 'void')
@@ -135,6 +146,18 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
     tx,
     emptying.map((e) => e.holdId),
   )
+}
+/** What is on the way is a change at both stands: whoever works at one alone hears of it there. */
+const toldThere = (tx: Tx, who: Who, sendId: string, standId: string, way: string): Promise<void> =>
+  recordChange(tx, who, 'arrival', sendId, null, { standId, way })
+/** Where something that was sent came from and goes to; null of any other event. */
+async function fromOf(tx: Tx, eventId: string): Promise<{ standId: string; toStandId: string } | null> {
+  const [found] = await database().query<{ standId: string; toStandId: string }>(
+    `SELECT l.stand_id AS standId, e.to_stand_id AS toStandId FROM lot_event e JOIN lot l ON l.id = e.lot_id
+      WHERE e.id = :eventId AND e.to_stand_id IS NOT NULL`,
+    { type: QueryTypes.SELECT, replacements: { eventId }, transaction: tx },
+  )
+  return found ?? null
 }
 const NOT_ASKED = { confirmed: toJson([]) }
 

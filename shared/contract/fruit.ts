@@ -177,6 +177,7 @@ const lotEvent = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('count'), counted: z.number(), by: z.enum(COUNTED_BY) }),
   z.object({ kind: z.literal('use'), amount: z.number(), note: longText.nullable().default(null) }),
   z.object({ kind: z.literal('open'), amount: z.number(), place, useBy: day.nullable().default(null) }),
+  z.object({ kind: z.literal('send'), amount: z.number(), toStandId: id, note: longText.nullable().default(null) }),
   z.object({ kind: z.literal('spill'), amount: z.number(), note: longText.nullable().default(null) }),
   z.object({
     kind: z.literal('peel'),
@@ -235,6 +236,20 @@ const benchReading = z.object({
   at: instant,
 })
 export type BenchReading = z.infer<typeof benchReading>
+
+/** What is on its way between two stands: what was sent, and what of it arrived. */
+const send = z.object({
+  id,
+  lot: lot.omit({ onHand: true, by: true, look: true, cleaned: true, counted: true }),
+  amount: z.number(),
+  toStandId: id,
+  at: instant,
+  by: z.string(),
+  arrival: z
+    .object({ id, sendId: id, standId: id, amount: z.number(), tempC: reading, at: instant, by: z.string() })
+    .nullable(),
+})
+export type SendRow = z.infer<typeof send>
 
 export const FRUIT = {
   lots: endpoint({
@@ -297,9 +312,30 @@ export const FRUIT = {
   }),
   postLotEvent: endpoint({
     ...ROUTES.postLotEvent,
-    summary: 'Looked at, cleaned, taken for garnish, peeled, discarded, sorted; juice used or spilled',
+    summary:
+      'Looked at, cleaned, taken for garnish, peeled, discarded, sorted; juice used or spilled; sent to another stand',
     params: byId,
     body: z.object({ id, event: lotEvent, measured, at: when, confirm }),
+    reply: made,
+  }),
+  sends: endpoint({
+    ...ROUTES.sends,
+    summary: 'What is on its way from a stand or to it, and what arrived in the last week',
+    query: standQuery,
+    reply: z.array(send),
+  }),
+  postArrival: endpoint({
+    ...ROUTES.postArrival,
+    summary: 'What was sent is here: so much of it, once',
+    body: z.object({
+      id,
+      sendId: id,
+      standId: id,
+      amount: z.number(),
+      place: place.nullable().default(null),
+      tempC: reading,
+      at: when,
+    }),
     reply: made,
   }),
   presses: endpoint({

@@ -156,6 +156,7 @@ it('no price or cost reaches the crew, whatever they ask', async () => {
     batches: { stand },
     runs: { stand },
     holds: { stand },
+    sends: { stand },
     till: { stand },
     count: { stand, from: '2026-11-25', until: '2026-11-25' },
     dayNote: { stand, day: '2026-11-25' },

@@ -34,6 +34,8 @@ const SWEET_MILK: RecipeDocument = {
 let prep: { recipeId: string; versionId: string }
 
 let stand: string
+/** another one, that something is sent to */
+let elsewhere: string
 let goods: string
 let tellers: { who: Client; name: string; seesMoney: boolean; mends: boolean; overrules: boolean }[]
 beforeAll(async () => {
@@ -42,7 +44,9 @@ beforeAll(async () => {
   stand = uuid()
   database()
   const first = await Stand.findOne({ raw: true, transaction: null })
+  elsewhere = uuid()
   await Stand.create({ ...first, id: stand, name: 'Quay' }, { transaction: null })
+  await Stand.create({ ...first, id: elsewhere, name: 'Lock' }, { transaction: null })
   goods = `cup:${(await owner.call('cups')).body[0].id}`
   prep = { recipeId: uuid(), versionId: uuid() }
   const draft = {
@@ -69,16 +73,17 @@ let bases: { key: string; name: string }[] = []
 async function shelfOf({ who, seesMoney }: (typeof tellers)[number]): Promise<Books> {
   const ingredients = await who.call('ingredients')
   bases = ingredients.body.filter((i: { kind: string }) => i.kind === 'base')
-  const [lots, presses, batches, runs, hatch, prices] = await Promise.all([
+  const [lots, presses, batches, runs, hatch, sends, prices] = await Promise.all([
     who.call('lots', { query: { stand } }),
     who.call('presses', { query: { stand } }),
     who.call('batches', { query: { stand } }),
     who.call('runs', { query: { stand } }),
     who.call('holds', { query: { stand } }),
+    who.call('sends', { query: { stand } }),
     seesMoney ? who.call('prices') : { body: [] },
   ])
   const rows = { lots: lots.body, presses: presses.body, batches: batches.body, runs: runs.body.runs, ...hatch.body }
-  return { ...rows, prices: prices.body, bases: [] }
+  return { ...rows, sends: sends.body, prices: prices.body, bases: [] }
 }
 const known = {
   // What a base is made of is asked of nothing that is told of it.
@@ -107,7 +112,7 @@ function cupsIn(pours: Books['pours']): [string, number][] {
   return [...out].sort(([a], [b]) => a.localeCompare(b))
 }
 /** What is still there, and what was pressed of it: used-up crates are in the list as long as they are new. */
-const shown = ({ lots, presses, batches, runs, holds, pours, soldOuts }: Books): unknown[] => {
+const shown = ({ lots, presses, batches, runs, holds, pours, soldOuts, sends }: Books): unknown[] => {
   // What a vessel was filled with may be used up by now, and with it, on a tablet, what it cost.
   const there = lots.filter((l) => l.onHand > 0).map((l) => (l.kind === 'left' ? { ...l, cost: null } : l))
   const ids = new Set(there.map((l) => l.id))
@@ -120,6 +125,7 @@ const shown = ({ lots, presses, batches, runs, holds, pours, soldOuts }: Books):
     byId(holds).map((h) => ({ ...h, snapshot: null, events: byId(h.events) })),
     cupsIn(pours),
     byId(soldOuts),
+    byId(sends).map(({ id, lot, amount, toStandId, by }) => [id, lot.id, Math.round(amount * 1e3), toStandId, by]),
   ]
 }
 
@@ -345,6 +351,7 @@ describe('a day of facts', () => {
       [lot, { kind: 'clean', routine: 'soft-fruit', initials: 'AB' }],
       [lot, { kind: 'garnish', pieces: Math.ceil(some(5)), massG: null }],
       [lot, { kind: 'discard', kg: some(lot.onHand / 2000), reason: 'soft' }],
+      [lot, { kind: 'send', amount: some(lot.onHand / 1.5), toStandId: pick([elsewhere, elsewhere, stand]) }],
       [lot, { kind: 'count', counted: Math.round(lot.onHand * (0.85 + 0.3 * random.next())), by: 'weighed' }],
       [
         lot,
@@ -387,7 +394,14 @@ describe('a day of facts', () => {
     for (let round = 0; round < 60; round++) {
       const teller = tellers[round % tellers.length]!
       const before = await shelfOf(teller)
-      const here = { decimals: 2, standId: stand, control: 'cold' as const, by: teller.name, teller }
+      const here = {
+        decimals: 2,
+        standId: stand,
+        others: [elsewhere],
+        control: 'cold' as const,
+        by: teller.name,
+        teller,
+      }
       const lay = (entries: readonly Entry[]): Books => withPending(before, entries, here, known)
       const entries: Entry[] = []
       for (let i = 0; i < 5; i++) {
@@ -439,6 +453,7 @@ describe('a day of facts', () => {
     expect(told['peel 200']).toBeGreaterThan(1)
     expect(told['count 200']).toBeGreaterThan(1)
     expect(told['open 200']).toBeGreaterThan(0)
+    expect(told['send 200']).toBeGreaterThan(0)
     expect(told['postPack 200']).toBeGreaterThan(1)
     expect(told['postBatch 200']).toBeGreaterThan(1)
     expect(told['kept 200']).toBeGreaterThan(0)

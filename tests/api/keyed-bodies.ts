@@ -47,6 +47,16 @@ export const sale = (versionId: string, over: object = {}) => ({
   ...{ saleId: uuid(), versionId, cupId: null, drinkMl: 300, cups: 2, at: new Date().toISOString(), ...over },
 })
 
+/** Some other stand; one is opened where there is none. */
+export async function anotherThan(owner: Client, stand: string): Promise<string> {
+  const stands = (await owner.call('stands')).body
+  const other = stands.find((s: { id: string; closed: boolean }) => s.id !== stand && !s.closed)
+  if (other) return other.id
+  const id = uuid()
+  const { id: _, bench: __, ...settings } = stands[0]
+  await owner.call('putStand', { params: { id }, body: { ...settings, name: 'Another', version: 0 } })
+  return id
+}
 export interface Keyed {
   params?: Record<string, string>
   body: object
@@ -87,6 +97,13 @@ export const keyedBodies = (owner: Client, stand: string): Record<string, () => 
     params: { id: (await weighIn(owner, stand, 3)).id },
     body: { id: uuid(), event: { kind: 'discard', kg: 1, reason: 'soft' } },
   }),
+  postArrival: async () => {
+    const { id } = await weighIn(owner, await anotherThan(owner, stand), 3)
+    const sendId = uuid()
+    const event = { kind: 'send' as const, amount: 1000, toStandId: stand }
+    await owner.call('postLotEvent', { params: { id }, body: { id: sendId, event } })
+    return { body: { id: uuid(), sendId, standId: stand, amount: 1000 } }
+  },
   postRun: async () => ({ body: { id: uuid(), standId: stand, name: 'As always', times: 1 } }),
   postRunEvent: async () => {
     const body = { id: uuid(), standId: stand, name: 'As always', times: 1 }

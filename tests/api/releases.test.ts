@@ -32,6 +32,7 @@ const SINCE: Partial<Record<(typeof KEPT_ROUTES)[number], number>> = {
   postPanel: 109,
   postPanelEvent: 110,
   postTraining: 111,
+  postArrival: 119,
 }
 const control = async (what: string): Promise<string> => {
   const r = await fetch(process.env.OLVEX_TEST_CONTROL! + what)

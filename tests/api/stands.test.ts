@@ -108,7 +108,8 @@ describe('what is at a stand where somebody does not work', () => {
     for (const e of unnamed.filter((u) => u.role !== 'owner')) {
       const query = { ...QUERY[e.id], ...(e.id === 'work' ? { recipe } : {}), ...(e.id === 'changes' ? { since } : {}) }
       const a = await outsider.call(e.id as 'changes', { query })
-      const text = JSON.stringify(a.body)
+      // What went from here says where it went.
+      const text = JSON.stringify(a.body).replaceAll(/"toStandId":"[^"]*"/g, '')
       expect([e.id, a.status, text.includes(there), text.includes(lot)]).toEqual([e.id, 200, false, false])
     }
     // It is there for whoever works there.
@@ -238,6 +239,62 @@ describe('a stand that is closed', () => {
       const ids = others.map((s: { id: string }) => s.id)
       await database().query('UPDATE stand SET closed = FALSE WHERE id IN (:ids)', { replacements: { ids } })
     }
+  })
+})
+
+describe('what goes from one stand to another', () => {
+  const sent = async (who: Client, amount = 2000) => {
+    const lot = (await weighIn(owner, here, 5, { place: 'cold' })).id
+    const id = uuid()
+    const event = { kind: 'send' as const, amount, toStandId: there }
+    const answer = await who.call('postLotEvent', { params: { id: lot }, body: { id, event } })
+    return { id, lot, answer }
+  }
+  const arrive = (who: Client, sendId: string, over: object = {}) =>
+    who.call('postArrival', { body: { id: uuid(), sendId, standId: there, amount: 2000, ...over } })
+  const waysAt = async (who: Client, stand: string) =>
+    (await who.call('sends', { query: { stand } })).body as { id: string; arrival: { amount: number } | null }[]
+
+  it('is out here, on the way for both, and then in there', async () => {
+    const since = String((await owner.call('changes')).body.seq)
+    const { id, lot, answer } = await sent(both)
+    expect(answer.status).toBe(200)
+    for (const stand of [here, there]) expect((await waysAt(both, stand)).map((s) => s.id)).toContain(id)
+    // Nobody's stock meanwhile.
+    const onHand = async (stand: string, of: (l: { id: string; itemKey: string; sourceId: string }) => boolean) =>
+      (await owner.call('lots', { query: { stand } })).body.find(of)?.onHand
+    expect(await onHand(here, (l) => l.id === lot)).toBe(3000)
+    const arrival = uuid()
+    expect((await arrive(both, id, { id: arrival, amount: 1900, tempC: 4 })).status).toBe(200)
+    expect(await onHand(there, (l) => l.sourceId === arrival)).toBe(1900)
+    expect((await waysAt(both, here)).find((s) => s.id === id)!.arrival!.amount).toBe(1900)
+    // Whoever works at one of them alone hears of it there.
+    const heard = (await outsider.call('changes', { query: { since } })).body.rows
+    expect(heard.filter((r: { entityId: string }) => r.entityId === id).length).toBeGreaterThan(1)
+  })
+  it('arrives once, however many take it in at once, and only where it was sent', async () => {
+    const { id } = await sent(owner)
+    expect(codesOf(await arrive(owner, id, { standId: here }))).toEqual(['sendId:not-found'])
+    const all = await Promise.all(Array.from({ length: 8 }, () => arrive(owner, id)))
+    expect(all.filter((a) => a.status === 200).length).toBe(1)
+    expect(new Set(all.filter((a) => a.status !== 200).flatMap(codesOf))).toEqual(new Set(['sendId:already-arrived']))
+    expect(
+      codeOf(await outsider.call('postArrival', { body: { id: uuid(), sendId: id, standId: there, amount: 1 } })),
+    ).toEqual(ABSENT)
+  })
+  it('is taken back as long as it has not arrived', async () => {
+    const { id, lot } = await sent(owner)
+    const back = () => owner.call('voidFact', { params: { id }, body: { entity: 'lot-event' } })
+    expect((await back()).status).toBe(200)
+    expect(codesOf(await arrive(owner, id))).toEqual(['sendId:sent-taken-back'])
+    expect((await owner.call('getLot', { params: { id: lot } })).body.lot.onHand).toBe(5000)
+    const again = await sent(owner)
+    await arrive(owner, again.id)
+    const late = await owner.call('voidFact', { params: { id: again.id }, body: { entity: 'lot-event' } })
+    expect(codesOf(late)).toEqual(['id:already-arrived'])
+  })
+  it('goes to a stand where its sender works, and that serves', async () => {
+    expect(codesOf((await sent(outsider)).answer)).toEqual(['toStandId:not-found'])
   })
 })
 

@@ -162,7 +162,9 @@ describe('the story of a lot', () => {
     ])
   })
   it('has the numbers with it', () => {
-    const words = Object.fromEntries(rows.map((r) => [r.kind, r.words({ n, amount, t: (k) => k, name: (k) => k })]))
+    const words = Object.fromEntries(
+      rows.map((r) => [r.kind, r.words({ n, amount, t: (k) => k, name: (k) => k, stand: (k) => k })]),
+    )
     expect(words.press).toMatchObject({
       kg: '4.00 kg',
       l: '1.60 L',

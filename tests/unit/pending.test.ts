@@ -61,10 +61,11 @@ const NOTHING: Shelf = {
   holds: [],
   pours: [],
   soldOuts: [],
+  sends: [],
   prices: [],
   bases: [],
 }
-const HERE = { standId: STAND, control: 'cold' as const, by: 'Ada', teller: OWNER, decimals: 2 }
+const HERE = { standId: STAND, others: [], control: 'cold' as const, by: 'Ada', teller: OWNER, decimals: 2 }
 let worked = 0
 const KNOWN: Known = {
   data: (k) => INGREDIENTS.get(k),

@@ -101,6 +101,7 @@ const overPage = computed(() => panel.value.show !== 'fruit')
           }}</v-btn></span
         >
       </div>
+      <FruitOnTheWay />
       <FieldSearch v-if="isLong" v-model="search" :label="t('fruit.search')" test="search-lots" />
       <p v-if="!lots.length && search" class="quiet">{{ t('find.none', { text: search }) }}</p>
       <div v-else-if="!lots.length" class="empty" data-test="empty">

@@ -674,6 +674,22 @@ export const MIGRATIONS: readonly Migration[] = [
         COALESCE(JSON_VALUE(\`after\`, '$.standId'), JSON_VALUE(\`before\`, '$.standId')))
       WHERE stand_id IS NULL AND (entity = 'stand' OR \`after\` LIKE '%standId%' OR \`before\` LIKE '%standId%')`,
   },
+  // What was sent to a stand is there: once.
+  {
+    name: '0119-arrival',
+    sql: table(
+      'arrival',
+      `id ${ID} PRIMARY KEY, send_id ${ID} NOT NULL REFERENCES lot_event(id), stand_id ${ID} NOT NULL REFERENCES stand(id),
+        amount ${AMOUNT} NOT NULL, temp_c ${AMOUNT} NULL, at ${AT} NOT NULL,
+        person_id ${ID} NOT NULL REFERENCES person(id), UNIQUE KEY of_send (send_id), KEY of_stand (stand_id, at)`,
+    ),
+  },
+  // Where something was sent to: what is on its way to a stand is found by it.
+  {
+    name: '0120-sent-to',
+    sql: `ALTER TABLE lot_event ADD COLUMN IF NOT EXISTS to_stand_id ${ID} NULL,
+      ADD INDEX IF NOT EXISTS by_target (to_stand_id, at)`,
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

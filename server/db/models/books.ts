@@ -81,6 +81,8 @@ const LOT_EVENT = {
   lotId: ref,
   kind: kindOf(...LOT_EVENT_KINDS),
   amountG: amountOrNull,
+  /** of what was sent to another stand */
+  toStandId: refOrNull,
   body: json,
   at,
   personId: ref,
@@ -180,6 +182,7 @@ const BATCH_EVENT = {
   confirmed: json,
 }
 const PRESS_MARK = { pressId: pk, leftOut: yes, reason: textOrNull(200), version: whole }
+const ARRIVAL = { id: pk, sendId: ref, standId: ref, amount, tempC: amountOrNull, at, personId: ref }
 const FACT = { id: pk, kind: kindOf(...ROW_KINDS, 'made-lot', 'price', 'price-list') }
 const FACT_VOID = {
   id: pk,
@@ -212,6 +215,9 @@ export class Press extends Model {
 export class Batch extends Model {
   declare static readonly row: RowOf<typeof BATCH>
 }
+export class Arrival extends Model {
+  declare static readonly row: RowOf<typeof ARRIVAL>
+}
 export class BatchRun extends Model {
   declare static readonly row: RowOf<typeof BATCH_RUN>
 }
@@ -234,6 +240,7 @@ export const BOOKS: readonly Table[] = [
   [Price, 'price', PRICE],
   [LotEvent, 'lot_event', LOT_EVENT],
   [Movement, 'movement', MOVEMENT],
+  [Arrival, 'arrival', ARRIVAL],
   [Press, 'press', PRESS],
   [PressMark, 'press_mark', PRESS_MARK],
   [Fact, 'fact', FACT],

@@ -18,6 +18,7 @@ type Panel =
   | { show: 'event'; kind: EventKind }
   | { show: 'weigh' }
   | { show: 'juice' }
+  | { show: 'send' }
 const route = useRoute()
 const id = computed(() => String(route.params.id))
 const store = useFruit()
@@ -25,6 +26,7 @@ const session = useSession()
 const { t } = useI18n()
 const { n, name, day, money, amount, calendarDay } = useFormat()
 const panel = ref<Panel>({ show: 'none' })
+const standName = (id: string): string => session.stands.find((s) => s.id === id)?.name ?? t('way.elsewhere')
 const story = shallowRef<LotStory | null>(null)
 const offline = ref(false)
 const missing = ref(false)
@@ -195,6 +197,9 @@ async function corrected(newId: string): Promise<void> {
         <v-btn v-for="k in kinds" :key="k" :data-test="`do-${k}`" @click="panel = { show: 'event', kind: k }">{{
           t(`event.${k}.do`)
         }}</v-btn>
+        <v-btn v-if="session.openStands.length > 1" data-test="do-send" @click="panel = { show: 'send' }">{{
+          t('way.send')
+        }}</v-btn>
       </div>
 
       <template v-if="children.length">
@@ -226,7 +231,7 @@ async function corrected(newId: string): Promise<void> {
         <li v-for="r in rows" :key="r.id" :class="{ voided: r.voided }" :data-test="`story-${r.kind}`">
           <span class="small quiet">{{ day(r.at) }}, {{ r.by }}</span>
           <span
-            >{{ t(`story.${r.kind}`, r.words({ n, amount, t, name }), r.count ?? 1)
+            >{{ t(`story.${r.kind}`, r.words({ n, amount, t, name, stand: standName }), r.count ?? 1)
             }}<b v-if="r.voided"> · {{ t('history.voided') }}</b></span
           >
           <span v-if="session.mayPlan && !r.voided" class="row undo">
@@ -240,7 +245,7 @@ async function corrected(newId: string): Promise<void> {
               >{{ t('do.correct') }}</v-btn
             >
             <v-btn
-              v-if="r.entity === 'lot' && !presses.length && received"
+              v-if="r.entity === 'lot' && r.kind !== 'arrived' && !presses.length && received"
               variant="text"
               size="small"
               height="44"
@@ -249,7 +254,7 @@ async function corrected(newId: string): Promise<void> {
               >{{ t('do.correct') }}</v-btn
             >
             <v-btn
-              v-if="received || lot.kind === 'pack' || r.entity === 'lot-event'"
+              v-if="r.kind !== 'arrived' && (received || lot.kind === 'pack' || r.entity === 'lot-event')"
               variant="text"
               size="small"
               height="44"
@@ -285,6 +290,7 @@ async function corrected(newId: string): Promise<void> {
         @close="panel = { show: 'none' }"
       />
       <FruitTakeJuice v-else-if="panel.show === 'juice'" :lot="lot" @done="done" @close="panel = { show: 'none' }" />
+      <FruitSendForm v-else-if="panel.show === 'send'" :lot="lot" @done="done" @close="panel = { show: 'none' }" />
       <FruitPeelForm v-else-if="panel.kind === 'peel'" :lot="lot" @done="done" @close="panel = { show: 'none' }" />
       <FruitLotEventForm
         v-else

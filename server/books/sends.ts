@@ -1,0 +1,80 @@
+import { Op, QueryTypes } from 'sequelize'
+import type { SentNow } from '#core/books'
+import type { Reply } from '#shared/contract'
+import { database, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
+import { Arrival, Lot, LotEvent } from '../db/models'
+import { rowsOf } from '../db/rows'
+import { now } from '../platform/clock'
+import { counts } from './facts'
+import { lotRow } from './lot-row'
+
+// What is on its way between stands: events that sent it, and what arrived.
+
+/** What arrived is listed for so long. */
+const SHOWN_MS = 7 * 864e5
+
+/** Events that sent something, locked, with whether it arrived or was taken back. */
+export async function sendsNow(tx: Tx, ids: readonly string[]): Promise<Map<string, SentNow>> {
+  if (!ids.length) return new Map()
+  const events = await rowsOf(LotEvent, {
+    where: { id: [...ids], kind: 'send' },
+    lock: tx.LOCK.UPDATE,
+    transaction: tx,
+  })
+  if (!events.length) return new Map()
+  const arrivals = await rowsOf(Arrival, { where: { sendId: events.map((e) => e.id) }, transaction: tx })
+  const arrived = new Set(arrivals.map((a) => a.sendId))
+  const lots = await rowsOf(Lot, { where: { id: events.map((e) => e.lotId) }, transaction: tx })
+  const there = await database().query<{ id: string }>(
+    `SELECT id FROM lot_event WHERE id IN (:ids) AND ${counts('id', 'lot-event')}`,
+    { type: QueryTypes.SELECT, replacements: { ids: [...ids] }, transaction: tx },
+  )
+  const counted = new Set(there.map((r) => r.id))
+  return new Map(
+    events.map((e): [string, SentNow] => [
+      e.id,
+      {
+        id: e.id,
+        lot: lotRow(lots.find((l) => l.id === e.lotId)!),
+        amount: toNumber(e.amountG ?? 0),
+        toStandId: e.toStandId!,
+        at: e.at.toISOString(),
+        voided: !counted.has(e.id),
+        arrived: arrived.has(e.id),
+      },
+    ]),
+  )
+}
+
+type Raw = Record<'id' | 'lotId' | 'toStandId' | 'amount' | 'by', string> & { at: Date } & Record<
+    'arrivalId' | 'arrivedAmount' | 'tempC' | 'arrivedBy',
+    string | null
+  > & { arrivedAt: Date | null }
+
+/** What is on its way from a stand or to it, and what arrived of late; the newest first. */
+export async function listSends(tx: Read, standId: string): Promise<Reply<'sends'>> {
+  const since = new Date(now().getTime() - SHOWN_MS)
+  const rows = await database().query<Raw>(
+    `SELECT e.id, e.lot_id AS lotId, e.to_stand_id AS toStandId, e.amount_g AS amount, e.at, p.name AS \`by\`,
+        a.id AS arrivalId, a.amount AS arrivedAmount, a.temp_c AS tempC, a.at AS arrivedAt, q.name AS arrivedBy
+       FROM lot_event e JOIN lot l ON l.id = e.lot_id JOIN person p ON p.id = e.person_id
+       LEFT JOIN arrival a ON a.send_id = e.id LEFT JOIN person q ON q.id = a.person_id
+      WHERE e.to_stand_id IS NOT NULL AND (e.to_stand_id = :standId OR l.stand_id = :standId)
+        AND (a.id IS NULL OR a.at > :since) AND ${counts('e.id', 'lot-event')} ORDER BY e.at DESC, e.id`,
+    { type: QueryTypes.SELECT, replacements: { standId, since }, transaction: tx },
+  )
+  if (!rows.length) return []
+  const lots = await rowsOf(Lot, { where: { id: { [Op.in]: rows.map((r) => r.lotId) } }, transaction: tx })
+  const lotOf = new Map(lots.map((l) => [l.id, lotRow(l)]))
+  return rows.map((r) => ({
+    ...{ id: r.id, lot: lotOf.get(r.lotId)!, amount: toNumber(r.amount), toStandId: r.toStandId },
+    ...{ at: r.at.toISOString(), by: r.by },
+    arrival:
+      r.arrivalId === null
+        ? null
+        : {
+            ...{ id: r.arrivalId, sendId: r.id, standId: r.toStandId, amount: toNumber(r.arrivedAmount!) },
+            ...{ tempC: toNumberOrNull(r.tempC), at: r.arrivedAt!.toISOString(), by: r.arrivedBy ?? '' },
+          },
+  }))
+}
