@@ -68,5 +68,12 @@ describe('a lot that is counted', () => {
     // An earlier count that comes late says nothing any more.
     expect(moved(count(100, counted, before(2)))).toEqual([])
   })
+  it('that goes out of the books goes as a whole: what was counted as more, too', () => {
+    const more = lot({ onHand: 10_200, counted: { id: ID('9'), at: before(1) } })
+    const delivered = [{ id: ID('6'), lotId: 'l', amount: 10_000, kind: 'receive' as const, sourceId: 'l' }]
+    const fact = { entity: 'lot' as const, itemKey: 'lemon', at: before(5), voided: false, moved: delivered }
+    const told = { id: ID('3'), entity: 'lot' as const, factId: 'l', voided: true, reason: null }
+    expect(moved(booked('void', told, { ...stateOf(more), fact: () => fact }))).toEqual([[-10_200, 'void']])
+  })
   it('can be a lot of any kind', () => expect(BOOKS.count.lots).toContain('left'))
 })

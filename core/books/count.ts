@@ -67,7 +67,10 @@ export const count: Book<OnLot<Count>> & { lots: typeof LOT_KINDS } = {
  */
 export function keepingCounts(booked: Booked, happenedAt: string, state: State): Booked {
   const back = booked.movements.flatMap((m) => {
-    const counted = m.kind === 'count' ? null : state.lot(m.lotId)?.counted
+    const lot = state.lot(m.lotId)
+    // A lot that is out of the books keeps nothing.
+    const isOut = booked.voids.some((v) => v.voided && (v.factId === m.lotId || v.factId === lot?.sourceId))
+    const counted = m.kind === 'count' || isOut ? null : lot?.counted
     if (!counted || Date.parse(happenedAt) >= Date.parse(counted.at)) return []
     // Of the day of the count: what was missing by it is less. And of the count: taken out, it takes this out as well.
     const of = { kind: 'count' as const, sourceId: counted.id, at: counted.at }

@@ -2,7 +2,7 @@ import { settledTake } from '../units'
 import { NOTHING } from '../yield'
 import { rowId } from './row-id'
 import type { VoidKind } from './rows'
-import { BOOKED, missing, NEEDS, refused, type Book, type Booked, type State } from './state'
+import { BOOKED, missing, NEEDS, refused, type Book, type Booked, type LotNow, type State } from './state'
 
 /** A fact goes out of the books, or comes back. Nothing is deleted: movements undo or redo what it moved. */
 export interface Void {
@@ -36,7 +36,7 @@ export const voiding: Book<Void> = {
       const lot = state.lot(lotId)
       // On a tablet, what is not on its shelf is the server's to look at.
       if (!lot) continue
-      const amount = voided ? -movedBy(told, lotId, state) : putBack(movedBy(told, lotId, state), lot.onHand)
+      const amount = voided ? -goneWith(told, lot, state) : putBack(movedBy(told, lotId, state), lot.onHand)
       if (lot.onHand + amount < -NOTHING)
         out.limits.push({
           code: !voided ? 'lot-not-enough-to-restore' : lot.unit === 'mL' ? 'juice-already-used' : 'already-used',
@@ -59,6 +59,13 @@ function movedBy({ factId, voided }: Void, lotId: string, state: State): number 
     .moved.filter((m) => m.lotId === lotId && (voided || (m.kind !== 'void' && m.kind !== 'restore')))
     .reduce((sum, m) => sum + m.amount, 0)
 }
+
+/** Of a lot that is the fact, or came of it, all goes: what a count found more in it too. */
+function goneWith(told: Void, lot: LotNow, state: State): number {
+  const moved = movedBy(told, lot.id, state)
+  return isOf(told.factId, lot) ? Math.max(moved, lot.onHand) : moved
+}
+const isOf = (factId: string, lot: LotNow): boolean => lot.id === factId || lot.sourceId === factId
 
 /** What a correction replaces goes out in the same breath, for those who may mend. */
 export function replacing(entity: VoidKind, by: { id: string; replaces?: string | null }, state: State): Booked {

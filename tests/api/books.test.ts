@@ -11,7 +11,7 @@ import { CREW, LEAD, OWNER, people, signIn, uuid, type Client } from './client'
 // A fact is told once: what a tablet lays over its shelf while nobody answers is what the server says once it has it.
 
 const FRUITS = ['mandarin', 'kiwi', 'papaya'] as const
-const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_264)
+const SEED = Number(process.env.OLVEX_PROPERTY_SEED ?? 20_267)
 
 /** Sugar, milk and water: what packs are taken in of. */
 const SWEET_MILK: RecipeDocument = {
@@ -129,9 +129,11 @@ const shown = ({ lots, presses, batches, runs, holds, pours, soldOuts, sends }: 
   ]
 }
 
-/** Lots that a making took of. */
-const usedBy = ({ batches }: Books, id: unknown): string[] =>
-  batches.filter((b) => b.id === id).flatMap((b) => b.uses.map((u) => u.lotId))
+/** Lots that a making or a press took of. */
+const usedBy = ({ batches, presses }: Books, id: unknown): string[] => [
+  ...batches.filter((b) => b.id === id).flatMap((b) => b.uses.map((u) => u.lotId)),
+  ...presses.filter((p) => p.id === id).flatMap((p) => p.takes.map((t) => t.lotId)),
+]
 
 describe('a day of facts', () => {
   const random = seeded(SEED)
@@ -439,9 +441,7 @@ describe('a day of facts', () => {
       // What was used up is not on a tablet's shelf: what is corrected or taken back puts it back where the server
       // answers.
       const [laid, there] = [lay(entries), await shelfOf(teller)]
-      const mended = new Set(
-        entries.flatMap((e) => (e.route === 'postBatch' && e.body.replaces ? usedBy(before, e.body.replaces) : [])),
-      )
+      const mended = new Set(entries.flatMap((e) => (e.body.replaces ? usedBy(before, e.body.replaces) : [])))
       const takers = [...laid.holds.flatMap((h) => h.events), ...laid.runs.flatMap((r) => r.events)]
       for (const { took } of takers) if (took) mended.add(took.lotId)
       for (const { lotId } of before.pours.flatMap((p) => p.uses)) mended.add(lotId)

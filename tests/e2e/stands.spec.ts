@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { answered, asOwner, expect, input, signIn, test } from './steps'
+import { answered, asOwner, chooseFrom, expect, input, signIn, test } from './steps'
 
 // One stand more, and somebody who works there alone: what is at the others is not there for them.
 
@@ -72,4 +72,50 @@ test('a stand is opened, a person works there alone, and it closes when it is em
   await page.locator('[data-test=brand]').click()
   await expect(page.locator('.v-list-item').filter({ hasText: 'Saturday cart' })).toBeVisible()
   await expect(page.locator('.v-list-item').filter({ hasText: 'Mill bridge' })).toHaveCount(0)
+})
+
+test('juice goes to another stand, is on the way for both, and is taken in there without a connection', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(120_000)
+  await asOwner(page)
+  await page.goto('/fruit')
+  await page.locator('[data-test=juice] a').first().click()
+  await expect(page).toHaveURL(/\/fruit\/lot\//)
+  await page.locator('[data-test=do-send]').click()
+  const form = page.locator('[data-test=send-form]')
+  await expect(form).toContainText('5 °C or below')
+  await page.locator('[data-test=send-save]').click()
+  await expect(form.locator('[role=alert]').first()).toBeVisible()
+  await input(page, 'send-amount').fill('300')
+  await chooseFrom(page, 'send-to', 'Saturday cart')
+  await answered(page, '/events', () => page.locator('[data-test=send-save]').click())
+  await expect(page.locator('[data-test=story-send]')).toContainText(/sent to Saturday cart/)
+  await page.goto('/fruit')
+  await expect(page.locator('[data-test=gone]')).toContainText('Saturday cart')
+
+  const tablet = await browser.newContext({ locale: 'en-GB', baseURL: new URL(page.url()).origin })
+  const cart = await tablet.newPage()
+  await asOwner(cart)
+  await cart.locator('[data-test=brand]').click()
+  await cart.locator('.v-list-item').filter({ hasText: 'Saturday cart' }).click()
+  await expect(cart.locator('[data-test=coming]')).toContainText('from Ferry landing')
+  expect(await axe(cart)).toEqual([])
+  await tablet.setOffline(true)
+  await cart.locator('[data-test=is-here]').click()
+  await input(cart, 'arrive-amount').fill('400')
+  await cart.locator('[data-test=arrive-save]').click()
+  await expect(cart.locator('[data-test=arrive-form]')).toContainText('More than was sent')
+  await input(cart, 'arrive-amount').fill('280')
+  await input(cart, 'arrive-temp').fill('7')
+  await expect(cart.locator('[data-test=arrive-warm]')).toBeVisible()
+  await input(cart, 'arrive-temp').fill('4')
+  await cart.locator('[data-test=arrive-save]').click()
+  await expect(cart.locator('[data-test=coming]')).toHaveCount(0)
+  await expect(cart.locator('[data-test=short]')).toContainText('were sent')
+  await expect(cart.locator('main')).toContainText('280 mL')
+  await tablet.setOffline(false)
+  await expect(page.locator('[data-test=gone]')).toHaveCount(0, { timeout: 20_000 })
+  await tablet.close()
 })

@@ -56,6 +56,7 @@ async function take(key: string, document: RecipeDocument, name: string): Promis
 <template>
   <div v-if="ready" :class="{ open: recording }" class="page-of">
     <div>
+      <FruitOnTheWay />
       <div class="spread head">
         <div>
           <h1>{{ t('preps.title') }}</h1>
