@@ -126,6 +126,12 @@ async function enrich(owner: Session, stand: string): Promise<void> {
     seen: { ph: 2.4, brix: 8.2 },
   })
   await owner.send('POST', '/presses', done)
+  // Something is on its way here from the other stand.
+  const [elsewhere] = (await owner.get('/stands')).filter((s) => s.id !== stand)
+  const there = delivery(elsewhere!.id)
+  await owner.send('POST', '/lots', there)
+  const event = { kind: 'send', amount: 800, toStandId: stand }
+  await owner.send('POST', `/lots/${there.id}/events`, { id: uuid(), event })
   const out = press(lot.id)
   await owner.send('POST', '/presses', out)
   await owner.send('POST', `/facts/${out.id}/void`, { entity: 'press', reason: 'slip' })
@@ -177,6 +183,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
   )
   const [cup] = await owner.get('/cups')
   const [vessel] = await owner.get('/vessels')
+  const [way] = await owner.get(`/sends?stand=${stand}`)
   const [place] = (await owner.get('/stands')).filter((s) => s.id === stand)
   const without = ({ id: _, standard: _s, shipped: _h, ...rest }: Row) => rest
   const lot = delivery(stand, { kg: 4, price: { paid: 2.2, per: 'kg' } })
@@ -269,6 +276,7 @@ async function outboxEntries(owner: Session, stand: string): Promise<unknown[]> 
       {},
       { id: uuid(), standId: stand, of: 'sweet', unit: 'brix', answers: [{ apart: 1, right: true }] },
     ],
+    ['postArrival', {}, { id: uuid(), sendId: way!.id, standId: stand, amount: 500 }],
     ['postPrice', {}, { id: uuid(), ingredientKey: 'white-sugar', packPrice: 10.2, packG: 10000 }],
     ['putCup', { id: cup!.id }, { ...without(cup!), name: '400 mL, new' }],
     ['putVessel', { id: vessel!.id }, { ...without(vessel!), name: 'Old pot' }],
