@@ -181,6 +181,7 @@ export const ROUTES = {
   business: { id: 'business', at: NONE, method: 'GET', path: '/api/v1/business', role: 'crew', shows: ['business'] },
   putBusiness: { id: 'putBusiness', at: NONE, method: 'PUT', path: '/api/v1/business', role: 'owner' },
   stands: { id: 'stands', at: NONE, method: 'GET', path: '/api/v1/stands', role: 'crew', shows: ['stand'] },
+  standsToday: { id: 'standsToday', at: NONE, method: 'GET', path: '/api/v1/stands-today', role: 'crew' },
   putStand: { id: 'putStand', at: ['stand'], method: 'PUT', path: '/api/v1/stands/{id}', role: 'owner' },
   ingredients: {
     id: 'ingredients',

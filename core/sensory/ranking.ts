@@ -105,7 +105,9 @@ function sumsOf(state: number, k: number): number[] {
   for (let rest = state; sums.length < k; rest = Math.floor(rest / BASE)) sums.unshift(rest % BASE)
   return sums
 }
-/** Sums that are the same but for their order are one. Done a million times: it sorts as it adds, and makes no lists. */
+/**
+ * Sums that are the same but for their order are one. Done a million times: it sorts as it adds, and makes no lists.
+ */
 function stateAfter(before: readonly number[], order: readonly number[]): number {
   for (let i = 0; i < order.length; i++) {
     const sum = before[i]! + order[i]!

@@ -65,6 +65,20 @@ export const stand = z.object({
   version,
 })
 export type Stand = z.infer<typeof stand>
+/** A stand among many, as it is today. */
+const standToday = z.object({
+  standId: id,
+  day,
+  fruitKg: z.number(),
+  cupsPlanned: z.number(),
+  cupsPoured: z.number(),
+  underWay: z.number(),
+  atHatch: z.number(),
+  soldOut: z.number(),
+  past: z.number(),
+  coming: z.number(),
+  late: z.number(),
+})
 /** An operator's own composition of an ingredient, g per 100 g, and its pH. */
 export const composition = z.partialRecord(
   z.enum(OWN_COMPONENTS as [(typeof OWN_COMPONENTS)[number], ...(typeof OWN_COMPONENTS)[number][]]),
@@ -175,6 +189,11 @@ export const STORE = {
     reply: made,
   }),
   stands: endpoint({ ...ROUTES.stands, summary: 'Stands; labour rate for the owner only', reply: z.array(stand) }),
+  standsToday: endpoint({
+    ...ROUTES.standsToday,
+    summary: 'How today goes at every stand where one works: what is there, planned, poured, and what needs somebody',
+    reply: z.array(standToday),
+  }),
   putStand: endpoint({
     ...ROUTES.putStand,
     summary: 'Settings of a stand',

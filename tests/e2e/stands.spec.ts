@@ -119,3 +119,27 @@ test('juice goes to another stand, is on the way for both, and is taken in there
   await expect(page.locator('[data-test=gone]')).toHaveCount(0, { timeout: 20_000 })
   await tablet.close()
 })
+
+test('all stands have their day on one page, as it is on their own; a touch on a stop goes there', async ({ page }) => {
+  await asOwner(page)
+  const figureOf = async (key: number) =>
+    (await page.locator('header .line li').nth(key).locator('.live').textContent())!.trim()
+  await expect(page.locator('header .line li').nth(3).locator('.live')).toContainText(/\d+ cup/)
+  const [fruit, plan, serve] = [await figureOf(0), await figureOf(3), await figureOf(5)]
+  await page.locator('[data-test=brand]').click()
+  await page.locator('[data-test=menu-stands]').click()
+  const ferry = page.locator('[data-test=stand-today]').filter({ hasText: 'Ferry landing' })
+  const shown = async (stop: string) => (await ferry.locator(`[data-test=go-${stop}] .live`).textContent())!.trim()
+  await expect(ferry).toBeVisible()
+  const number = (text: string): number => Number(/[\d.,]+/.exec(text)![0].replace(',', ''))
+  expect([number(await shown('fruit')), number(await shown('plan')), await shown('serve')]).toEqual([
+    number(fruit),
+    number(plan),
+    serve,
+  ])
+  expect(await axe(page)).toEqual([])
+  const cart = page.locator('[data-test=stand-today]').filter({ hasText: 'Saturday cart' })
+  await cart.locator('[data-test=go-plan]').click()
+  await expect(page).toHaveURL(/\/plan$/)
+  await expect(page.locator('.where')).toContainText('Saturday cart')
+})

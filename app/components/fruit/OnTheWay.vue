@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { LONG_ON_WAY_MS } from '#core/stand/today'
 import type { SendRow } from '#shared/contract'
 import { useFruit } from '~/stores/fruit'
 import { useSession } from '~/stores/session'
@@ -10,13 +11,11 @@ const store = useFruit()
 const session = useSession()
 const { t } = useI18n({ useScope: 'global' })
 const { amount, day, name, time } = useFormat()
-/** Cold things on the way for longer than this are asked for. Common practice, no source. */
-const LONG_MS = 4 * 36e5
 const standName = (id: string): string => session.stands.find((s) => s.id === id)?.name ?? t('way.elsewhere')
 const waiting = computed(() => store.sends.filter((s) => !s.arrival))
 const coming = computed(() => waiting.value.filter((s) => s.toStandId === session.standId))
 const gone = computed(() => waiting.value.filter((s) => s.lot.standId === session.standId))
-const isLong = (s: SendRow): boolean => session.now().getTime() - Date.parse(s.at) > LONG_MS
+const isLong = (s: SendRow): boolean => session.now().getTime() - Date.parse(s.at) > LONG_ON_WAY_MS
 /** Two scales differ by no more than this. */
 const SHORT_SHARE = 0.02
 const short = computed(() => store.sends.filter((s) => s.arrival && s.arrival.amount < s.amount * (1 - SHORT_SHARE)))

@@ -32,6 +32,12 @@ async function speak(to: 'en' | 'es'): Promise<void> {
         </button>
       </template>
       <v-list min-width="250">
+        <v-list-item
+          v-if="session.openStands.length > 1"
+          :title="t('menu.stands')"
+          to="/stands"
+          data-test="menu-stands"
+        />
         <v-list-item :title="t('menu.store')" to="/store" data-test="menu-store" />
         <v-list-item v-if="session.mayPlan" :title="t('menu.history')" to="/history" data-test="menu-history" />
         <v-list-item :title="t('menu.outbox')" to="/outbox" data-test="menu-outbox"

@@ -63,6 +63,7 @@ export const ui = {
     begin: 'Begin',
   },
   menu: {
+    stands: 'All stands',
     lab: 'Lab',
     history: 'History',
     outbox: 'Not sent yet',
@@ -267,6 +268,19 @@ export const ui = {
     fridge:
       '{litres} are to stand cold, and the fridges take {room}: {over} too much. Make that part once the hatch is open, or find it another cold place.',
     none: 'No vessel at this stand yet. Add one in the Store, and the plan shows whether the batch fits.',
+  },
+  stands: {
+    title: 'All stands',
+    why: 'Today at each of them; those that need somebody come first. Touch a stop to go there.',
+    past: '{n} past its day | {n} past their day',
+    soldOut: '{n} sold out | {n} sold out',
+    planned: '{n} cup planned | {n} cups planned',
+    need: {
+      past: '{n} lot is past its day | {n} lots are past their day',
+      late: '{n} thing is long on its way here | {n} things are long on their way here',
+      soldOut: '{n} drink is sold out | {n} drinks are sold out',
+      coming: '{n} thing is on its way here | {n} things are on their way here',
+    },
   },
   noStand: {
     title: 'You work at no stand yet',

@@ -65,6 +65,7 @@ export const ui: typeof en = {
     begin: 'Empezar',
   },
   menu: {
+    stands: 'Todos los puestos',
     lab: 'Laboratorio',
     history: 'Historial',
     outbox: 'Sin enviar',
@@ -268,6 +269,19 @@ export const ui: typeof en = {
     fridge:
       'Deben estar en frío {litres}, y en los refrigeradores caben {room}: sobran {over}. Haz esa parte con la ventanilla abierta, o búscale otro lugar frío.',
     none: 'Este puesto no tiene recipientes aún. Agrega uno en el Almacén y el plan dirá si la tanda cabe.',
+  },
+  stands: {
+    title: 'Todos los puestos',
+    why: 'Hoy en cada uno; primero los que necesitan a alguien. Toca una parada para ir allí.',
+    past: '{n} pasado de día | {n} pasados de día',
+    soldOut: '{n} agotada | {n} agotadas',
+    planned: '{n} vaso planeado | {n} vasos planeados',
+    need: {
+      past: '{n} lote está pasado de día | {n} lotes están pasados de día',
+      late: '{n} cosa lleva mucho en camino | {n} cosas llevan mucho en camino',
+      soldOut: '{n} bebida está agotada | {n} bebidas están agotadas',
+      coming: '{n} cosa viene en camino | {n} cosas vienen en camino',
+    },
   },
   noStand: {
     title: 'Todavía no trabajas en ningún puesto',

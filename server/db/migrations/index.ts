@@ -690,6 +690,14 @@ export const MIGRATIONS: readonly Migration[] = [
     sql: `ALTER TABLE lot_event ADD COLUMN IF NOT EXISTS to_stand_id ${ID} NULL,
       ADD INDEX IF NOT EXISTS by_target (to_stand_id, at)`,
   },
+  // What one process at a time does, on whichever machine: who holds it, and until when.
+  {
+    name: '0121-lease',
+    sql: table(
+      'lease',
+      `name VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin PRIMARY KEY, holder ${ID} NOT NULL, until ${AT} NOT NULL`,
+    ),
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */

@@ -71,6 +71,8 @@ async function forgetDoors(): Promise<void> {
   await inTransaction(async (tx) => {
     await Session.destroy({ where: {}, transaction: tx })
     await SignInAttempt.destroy({ where: {}, transaction: tx })
+    // Whoever was at work when it was made is not at work here.
+    await database().query('DELETE FROM lease', { transaction: tx })
     await Device.update({ revokedAt: now() }, { where: { revokedAt: null }, transaction: tx })
     const owner = await rowOf(Person, { attributes: ['id'], where: { role: 'owner' }, order: ['id'], transaction: tx })
     if (owner)

@@ -1,0 +1,49 @@
+import { QueryTypes } from 'sequelize'
+import { closeDatabase, database } from '../../server/db/connect'
+import { exclusively } from '../../server/db/locks'
+import { uuid } from './client'
+
+// What one process at a time does, over all of them: a row is leased.
+
+afterAll(closeDatabase)
+const holders = (name: string) =>
+  database().query<{ holder: string }>('SELECT holder FROM lease WHERE name = :name', {
+    type: QueryTypes.SELECT,
+    replacements: { name },
+  })
+
+it('one of many at once does it, and whoever waits does it after', async () => {
+  const name = `test ${uuid()}`
+  let atWork = 0
+  let most = 0
+  const work = async () => {
+    most = Math.max(most, ++atWork)
+    await new Promise((done) => setTimeout(done, 60))
+    atWork--
+    return 'done'
+  }
+  const now = await Promise.all(Array.from({ length: 12 }, () => exclusively(name, work)))
+  expect([now.filter((r) => r === 'done').length, most]).toEqual([1, 1])
+  const waited = await Promise.all(Array.from({ length: 4 }, () => exclusively(name, work, 20)))
+  expect([waited, most]).toEqual([Array(4).fill('done'), 1])
+  expect(await holders(name)).toEqual([])
+}, 30_000)
+
+it('what a process that died held is free when it has run out, by the clock of the database', async () => {
+  const name = `test ${uuid()}`
+  const held = (seconds: number) =>
+    database().query(
+      `REPLACE INTO lease (name, holder, until) VALUES (:name, :holder, UTC_TIMESTAMP(6) + INTERVAL :seconds SECOND)`,
+      { replacements: { name, holder: uuid(), seconds } },
+    )
+  await held(5)
+  expect(await exclusively(name, async () => 1)).toBeNull()
+  await held(-1)
+  expect(await exclusively(name, async () => 1)).toBe(1)
+})
+
+it('is given back where the work fails', async () => {
+  const name = `test ${uuid()}`
+  await expect(exclusively(name, () => Promise.reject(new Error('no')))).rejects.toThrow('no')
+  expect(await exclusively(name, async () => 1)).toBe(1)
+})
