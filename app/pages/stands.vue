@@ -12,6 +12,7 @@ const session = useSession()
 const router = useRouter()
 const today = shallowRef<readonly StandToday[]>([])
 const ready = ref(false)
+const hasWords = useWords('count')
 async function load(): Promise<void> {
   today.value = await useOutbox().read('standsToday')
   ready.value = true
@@ -29,17 +30,22 @@ interface Stop {
   key: string
   path: string
   figure: string
+  /** there is something there */
+  isOn: boolean
 }
-const stopsOf = (s: StandToday): Stop[] => [
-  { key: 'fruit', path: '/fruit', figure: amount(s.fruitKg, 'kg', 1) },
-  { key: 'preps', path: '/preps', figure: s.past ? t('stands.past', { n: s.past }, s.past) : '' },
-  { key: 'drinks', path: '/drinks', figure: s.soldOut ? t('stands.soldOut', { n: s.soldOut }, s.soldOut) : '' },
-  { key: 'plan', path: '/plan', figure: t('stands.planned', { n: n(s.cupsPlanned) }, s.cupsPlanned) },
-  { key: 'make', path: '/make', figure: s.underWay ? t('line.makeUnderWay', { n: s.underWay }, s.underWay) : '' },
-  { key: 'serve', path: '/serve', figure: t('line.serve', { n: n(s.cupsPoured) }, s.cupsPoured) },
-  { key: 'count', path: '/count', figure: '' },
-  { key: 'taste', path: '/taste', figure: '' },
-]
+const stopsOf = (s: StandToday): Stop[] => {
+  const of: [key: string, n: number, figure: string][] = [
+    ['fruit', s.fruitKg, amount(s.fruitKg, 'kg', 1)],
+    ['preps', s.past, s.past ? t('stands.past', { n: s.past }, s.past) : ''],
+    ['drinks', s.soldOut, s.soldOut ? t('stands.soldOut', { n: s.soldOut }, s.soldOut) : ''],
+    ['plan', s.cupsPlanned, t('stands.planned', { n: n(s.cupsPlanned) }, s.cupsPlanned)],
+    ['make', s.underWay, s.underWay ? t('line.makeUnderWay', { n: s.underWay }, s.underWay) : ''],
+    ['serve', s.atHatch, t('line.serve', { n: n(s.cupsPoured) }, s.cupsPoured)],
+    ['count', 0, ''],
+    ['taste', 0, ''],
+  ]
+  return of.map(([key, there, figure]) => ({ key, path: `/${key}`, figure, isOn: there > 0 }))
+}
 const rows = computed(() =>
   byNeed(today.value).flatMap((s) => {
     const stand = session.stands.find((x) => x.id === s.standId)
@@ -69,7 +75,7 @@ async function go(standId: string, path: string): Promise<void> {
           <ol class="line">
             <li v-for="s in r.stops" :key="s.key">
               <button type="button" :data-test="`go-${s.key}`" @click="go(r.standId, s.path)">
-                <span class="dot" :class="{ full: s.figure !== '' }" aria-hidden="true" />
+                <span class="dot" :class="{ full: s.isOn }" aria-hidden="true" />
                 <span class="name">{{ t(`stop.${s.key}`) }}</span>
                 <span class="live">{{ s.figure || '\u00a0' }}</span>
               </button>
@@ -78,7 +84,7 @@ async function go(standId: string, path: string): Promise<void> {
         </li>
       </ul>
     </section>
-    <CountByStand v-if="session.isOwner" />
+    <CountByStand v-if="session.isOwner && hasWords" />
   </div>
 </template>
 

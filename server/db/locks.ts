@@ -39,22 +39,27 @@ export async function exclusively<T>(name: string, work: () => Promise<T>, waitS
 }
 
 const NOW = 'UTC_TIMESTAMP(6)'
-const UNTIL = `${NOW} + INTERVAL ${LEASE_S} SECOND`
 /**
- * Takes a lease that is free, has run out, or is one's own. The row itself is written, which a node that another one
- * takes it on at the same moment refuses when it commits. @returns whether it is held
+ * Takes a lease that is free, has run out, or is one's own, in one statement: the row itself is written, so that a node
+ * on which another one takes it at the same moment refuses when it commits. @returns whether it is held
  */
 const leased = (name: string, holder: string): Promise<boolean> =>
   inTransaction(async (tx) => {
     const of = { replacements: { name, holder }, transaction: tx }
-    await database().query(`INSERT IGNORE INTO lease (name, holder, until) VALUES (:name, :holder, ${UNTIL})`, of)
-    const [row] = await database().query<{ mayTake: number }>(
-      `SELECT holder = :holder OR until < ${NOW} AS mayTake FROM lease WHERE name = :name FOR UPDATE`,
-      { ...of, type: QueryTypes.SELECT },
+    // The holder is set first: where it is this one now, the moment follows.
+    await database().query(
+      `INSERT INTO lease (name, holder, until) VALUES (:name, :holder, ${NOW} + INTERVAL ${LEASE_S} SECOND)
+        ON DUPLICATE KEY UPDATE holder = IF(until < ${NOW}, VALUES(holder), holder),
+          until = IF(holder = VALUES(holder), VALUES(until), until)`,
+      of,
     )
-    if (!row?.mayTake) return false
-    await database().query(`UPDATE lease SET holder = :holder, until = ${UNTIL} WHERE name = :name`, of)
-    return true
+    const [row] = await database().query<{ holder: string }>('SELECT holder FROM lease WHERE name = :name', {
+      ...of,
+      type: QueryTypes.SELECT,
+    })
+    return row?.holder === holder
   })
 const given = (name: string, holder: string): Promise<unknown> =>
-  database().query('DELETE FROM lease WHERE name = :name AND holder = :holder', { replacements: { name, holder } })
+  database().query(`UPDATE lease SET until = ${NOW} - INTERVAL 1 SECOND WHERE name = :name AND holder = :holder`, {
+    replacements: { name, holder },
+  })

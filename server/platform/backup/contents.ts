@@ -15,9 +15,13 @@ export async function tablesOf(schema: string): Promise<string[]> {
   return (await database().query<{ name: string }>(sql, { ...select, replacements: { schema } })).map((t) => t.name)
 }
 
+/** Who is at work at this moment is nothing of the business. */
+const OF_THE_MOMENT = ['lease']
+
 export async function contentsOf(schema: string): Promise<Contents> {
   const out: Contents = {}
   for (const name of await tablesOf(schema)) {
+    if (OF_THE_MOMENT.includes(name)) continue
     const [count] = await database().query<{ n: string }>(`SELECT COUNT(*) AS n FROM \`${schema}\`.\`${name}\``, select)
     const [sum] = await database().query<{ Checksum: string }>(`CHECKSUM TABLE \`${schema}\`.\`${name}\``, select)
     out[name] = { rows: Number(count!.n), checksum: String(sum!.Checksum) }
