@@ -21,7 +21,7 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   timeout: 90_000,
-  globalTimeout: 25 * 60_000,
+  globalTimeout: 40 * 60_000,
   expect: { timeout: 15_000 },
   outputDir: `${process.env.OLVEX_E2E_WORK ?? 'tmp'}/results`,
   reporter: [['list'], ['json', { outputFile: process.env.OLVEX_E2E_REPORT ?? 'tmp/e2e.json' }]],
