@@ -1,4 +1,4 @@
-import { booked } from '.'
+import { booked, isShort } from '.'
 import type { ArrivalRow } from './rows'
 import type { LotNow, SentNow, State } from './state'
 
@@ -79,6 +79,8 @@ describe('what arrives', () => {
     const nothing = arriving({ amount: 0 })
     expect([nothing.lots, nothing.movements, nothing.arrivals.length]).toEqual([[], [], 1])
   })
+  it('is short from where two scales differ no more', () =>
+    expect([1961, 1959].map((came) => isShort(2000, came))).toEqual([false, true]))
   it('of a peeled lot keeps what it was as purchased', () =>
     expect(arriving({}, { lot: { ...crate, kind: 'peeled', purchasedG: 7500 } }).lots[0]!.purchasedG).toBe(3000))
   it('of pieces is whole', () => {

@@ -44,7 +44,9 @@ export interface Arrive {
   at?: string | null
 }
 /** Two scales may differ by so much of what was sent. Common practice, no source. */
-const MORE_SHARE = 0.02
+const SCALES_SHARE = 0.02
+/** Whether less arrived than two scales differ by. */
+export const isShort = (sent: number, came: number): boolean => came < sent * (1 - SCALES_SHARE)
 
 /** It arrives once, where it was sent; what is lost on the way is paid by what arrives. */
 export const arrive: Book<Arrive> = {
@@ -67,7 +69,7 @@ export const arrive: Book<Arrive> = {
 
 function checkArrival({ amount, tempC = null, at }: Arrive, sent: SentNow): Finding[] {
   const out: Finding[] = []
-  const most = sent.lot.unit === 'pieces' ? sent.amount : sent.amount * (1 + MORE_SHARE)
+  const most = sent.lot.unit === 'pieces' ? sent.amount : sent.amount * (1 + SCALES_SHARE)
   if (!(amount >= 0 && amount <= most))
     out.push({ code: 'more-than-sent', field: 'amount', numbers: { value: amount, sent: sent.amount } })
   if (sent.lot.unit === 'pieces' && !Number.isInteger(amount))

@@ -80,6 +80,7 @@ function dayOf(over: Partial<Day>) {
     lots: new Map(lots.map((l) => [l.id, l])),
     presses: new Map([['juice', { id: 'press', takes: [{ lotId: 'lemons', takenG: lemonG }] }]]),
     parents: new Map(),
+    moved: new Map(),
     makings: new Map([
       [
         'pot',

@@ -11,7 +11,7 @@ const lot = (id: string, of: Partial<TracedLot>): [string, TracedLot] => [
 ]
 const trace = (lots: [string, TracedLot][], of: Partial<Origins> = {}): Trace =>
   new Trace(
-    { lots: new Map(lots), presses: new Map(), parents: new Map(), makings: new Map(), ...of },
+    { lots: new Map(lots), presses: new Map(), parents: new Map(), moved: new Map(), makings: new Map(), ...of },
     { gramsOf: (_k, amount, unit) => (unit === 'mL' ? amount * 1.03 : amount), gives: () => 500 },
   )
 const short = (parts: readonly Bought[]) => parts.map((p) => [p.key, p.lotId, p.usedG, p.boughtG])
@@ -40,6 +40,18 @@ describe('what a lot is of', () => {
     const of = trace([peeled, opened], { parents })
     expect(short(of.amount('peeled', 300))).toEqual([['lemon', 'crate', 300, 500]])
     expect(short(of.amount('opened', 30))).toEqual([['honey', 'pack', 30, 30]])
+  })
+  it('is, of what came from another stand, what it was there, with what was lost on the way', () => {
+    const pressed = { kind: 'pressed', itemKey: 'lemon-juice', unit: 'mL', amount: 2000 } as const
+    const lots = [lot('there', pressed), lot('here', { ...pressed, amount: 1000 }), lot('a', {})]
+    const of = trace(lots, {
+      presses: new Map([['there', { id: 'p', takes: [{ lotId: 'a', takenG: 4000 }] }]]),
+      moved: new Map([['here', { lotId: 'there', times: 1.25 }]]),
+    })
+    // By hand: a mL of it is 1.03 g, of 2 g as purchased; a quarter more was sent than came.
+    expect(short(of.amount('here', 1000))).toEqual([
+      ['lemon-juice', 'a', expect.closeTo(1030, 9), expect.closeTo(2500, 9)],
+    ])
   })
   it('is all of a pot of pots, and as the standard has it what no lot gave', () => {
     const made = { kind: 'made', itemKind: 'version', itemKey: 'v', unit: 'mL' } as const

@@ -40,6 +40,8 @@ export interface Origins {
   presses: ReadonlyMap<string, { id: string; takes: readonly { lotId: string; takenG: number }[] }>
   /** of what was peeled or opened: the lot that it was of */
   parents: ReadonlyMap<string, string>
+  /** of what came from another stand: the lot there, and how much of it was sent for one that arrived */
+  moved: ReadonlyMap<string, { lotId: string; times: number }>
   /** of what was made, or left in a vessel: all that it is of, and how much came of that, in its unit */
   makings: ReadonlyMap<string, WentIn & { came: number }>
 }
@@ -94,6 +96,9 @@ export class Trace {
   private read(lotId: string, deep: number): Bought[] {
     const lot = this.of.lots.get(lotId)
     if (!lot || lot.unit === 'pieces' || !(lot.amount > 0)) return []
+    // What was lost on the way was bought too.
+    const from = this.of.moved.get(lotId)
+    if (from) return this.unit(from.lotId, deep + 1).map((p) => ({ ...p, boughtG: p.boughtG * from.times }))
     const usedG = (): number => this.measures.gramsOf(lot.itemKey, 1, lot.unit) ?? 0
     const own = { key: lot.itemKey, pressId: null }
     switch (lot.kind) {

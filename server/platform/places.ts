@@ -10,6 +10,7 @@ import type {
 import { Cup, Equipment, Hold, Lot, Stand, Vessel } from '../db/models'
 import { toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
+import { listSends } from '../books/sends'
 import { assertTimeZone } from './days'
 import { save } from './documents'
 import { invalid, notFound } from './errors'
@@ -115,16 +116,19 @@ function addStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise
   )
 }
 
-/** @throws 422 for a stand where something is on the shelf, or stands at the hatch, and for the last that serves */
+/** @throws 422 where something is on the shelf, at the hatch or on its way there, and for the last that serves */
 async function assertEmpty(tx: Tx, standId: string): Promise<void> {
-  const [lots, vessels] = await Promise.all([
+  const [lots, vessels, coming] = await Promise.all([
     Lot.count({ where: { standId, open: true }, transaction: tx }),
     Hold.count({ where: { standId, open: true }, transaction: tx }),
+    listSends(tx, standId),
   ])
   // Stands are locked together, in id order, so that two of them cannot each close as the last but one.
   const open = await rowsOf(Stand, { where: { closed: false }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx })
   if (open.length < 2) throw invalid([{ field: 'closed', code: 'last-stand' }])
   if (vessels) throw invalid([{ field: 'closed', code: 'stand-has-vessels', numbers: { vessels } }])
+  const ways = coming.filter((s) => s.arrival === null && s.toStandId === standId).length
+  if (ways) throw invalid([{ field: 'closed', code: 'stand-has-coming', numbers: { ways } }])
   if (lots) throw invalid([{ field: 'closed', code: 'stand-has-stock', numbers: { lots } }])
 }
 

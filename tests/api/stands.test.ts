@@ -218,6 +218,11 @@ describe('a stand that is closed', () => {
     const event = { kind: 'emptied' as const, leftMl: 0, as: 'thrown' as const, reason: null }
     const emptied = await owner.call('postHoldEvent', { params: { id: hold.id }, body: { id: uuid(), event } as never })
     expect([emptied.status, codesOf(emptied)]).toEqual([200, []])
+    const crate = (await weighIn(owner, here, 2)).id
+    const way = { id: uuid(), event: { kind: 'send' as const, amount: 500, toStandId: id } }
+    await owner.call('postLotEvent', { params: { id: crate }, body: way })
+    expect(codesOf(await turn(id, true))).toEqual(['closed:stand-has-coming'])
+    await owner.call('voidFact', { params: { id: way.id }, body: { entity: 'lot-event' } })
     expect((await turn(id, true)).status).toBe(200)
     expect(codeOf((await weighIn(owner, id, 3)).answer)).toEqual([409, 'stand-closed'])
     expect((await owner.call('getLot', { params: { id: lot } })).status).toBe(200)

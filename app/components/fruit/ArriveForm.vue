@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { placeOfLot } from '#core/books'
+import { COLD_C } from '#core/safety/limits'
 import type { SendRow } from '#shared/contract'
 import { useAmounts } from '~/forms/useAmounts'
 import { useFruit } from '~/stores/fruit'
@@ -16,8 +17,6 @@ const { typed } = useFormat()
 const fruit = useFruit()
 const { number, text, bind, guard } = useAmounts(['amount', 'tempC'])
 text.amount = typed(props.send.amount, props.send.lot.unit, 3)
-/** Above it what is kept cold is doubtful. */
-const COLD_C = 5
 const isCold = computed(() => placeOfLot({ ...props.send.lot, look: null }) === 'cold')
 const isWarm = computed(() => isCold.value && number.tempC !== null && number.tempC > COLD_C)
 const id = uuid()

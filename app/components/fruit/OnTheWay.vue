@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import { isShort } from '#core/books'
 import { LONG_ON_WAY_MS } from '#core/stand/today'
 import type { SendRow } from '#shared/contract'
 import { useFruit } from '~/stores/fruit'
@@ -16,9 +17,7 @@ const waiting = computed(() => store.sends.filter((s) => !s.arrival))
 const coming = computed(() => waiting.value.filter((s) => s.toStandId === session.standId))
 const gone = computed(() => waiting.value.filter((s) => s.lot.standId === session.standId))
 const isLong = (s: SendRow): boolean => session.now().getTime() - Date.parse(s.at) > LONG_ON_WAY_MS
-/** Two scales differ by no more than this. */
-const SHORT_SHARE = 0.02
-const short = computed(() => store.sends.filter((s) => s.arrival && s.arrival.amount < s.amount * (1 - SHORT_SHARE)))
+const short = computed(() => store.sends.filter((s) => s.arrival && isShort(s.amount, s.arrival.amount)))
 const open = ref('')
 const target = ref('')
 const back = useSubmit(async (key) => {

@@ -114,6 +114,7 @@ export const problems = {
     'sent-taken-back': 'Whoever sent it took it back. Ask there.',
     'more-than-sent': 'More than was sent. Weigh it again, or ask there what was sent.',
     'arrived-before-sent': 'It cannot have arrived before it was sent.',
+    'stand-has-coming': 'Something is on its way here ({ways}): take it in, or take it back where it was sent.',
     'last-owner': 'This is the last owner. Make somebody else an owner first.',
     'time-zone-unknown': 'This time zone is not known. Write it like Europe/Lisbon.',
     'amount-missing': 'Type a number.',

@@ -113,6 +113,7 @@ export const problems: typeof en = {
     'sent-taken-back': 'Quien lo envió lo recuperó. Pregunta allí.',
     'more-than-sent': 'Más de lo que se envió. Pésalo otra vez, o pregunta allí cuánto se envió.',
     'arrived-before-sent': 'No puede haber llegado antes de enviarse.',
+    'stand-has-coming': 'Algo viene en camino ({ways}): recíbelo, o recupéralo donde se envió.',
     'last-owner': 'Es el último dueño. Antes haz dueño a otra persona.',
     'time-zone-unknown': 'No se conoce esta zona horaria. Escríbela como Europe/Lisbon.',
     'amount-missing': 'Escribe un número.',

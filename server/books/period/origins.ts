@@ -15,18 +15,22 @@ interface Found extends Origins {
   lots: Map<string, TracedLot>
   presses: Map<string, { id: string; takes: { lotId: string; takenG: number }[] }>
   parents: Map<string, string>
+  moved: Map<string, { lotId: string; times: number }>
   makings: Map<string, WentIn & { came: number }>
 }
 
 /** @param ids of lots that anything left @returns them, and those that they came of */
 export async function originsOf(tx: Read, ids: readonly string[], signed: Signed): Promise<Origins> {
-  const found: Found = { lots: new Map(), presses: new Map(), parents: new Map(), makings: new Map() }
+  const found: Found = {
+    ...{ lots: new Map(), presses: new Map(), parents: new Map(), moved: new Map(), makings: new Map() },
+  }
   let next = [...new Set(ids)]
   for (let deep = 0; next.length && deep < DEEPEST; deep++) {
     const lots = await lotsOf(tx, next)
     for (const lot of lots) found.lots.set(lot.id, lot)
     const of = (...kinds: LotRow['kind'][]): TracedLot[] => lots.filter((l) => kinds.includes(l.kind))
     const steps = [
+      await movedFrom(tx, lots, found),
       await pressesOf(tx, of('pressed'), found),
       await parentsOf(tx, of('peeled', 'opened'), found),
       await makingsOf(tx, of('made'), found, signed),
@@ -44,6 +48,23 @@ async function lotsOf(tx: Read, ids: readonly string[]): Promise<TracedLot[]> {
     purchasedG: toNumberOrNull(purchasedG),
     cost: toNumberOrNull(cost),
   }))
+}
+
+/** Of those that arrived from another stand, where they came from. */
+async function movedFrom(tx: Read, lots: readonly TracedLot[], found: Found): Promise<string[]> {
+  const sources = lots.flatMap((l) => l.sourceId ?? [])
+  if (!sources.length) return []
+  const rows = await database().query<{ id: string; lotId: string; sent: string; came: string }>(
+    `SELECT a.id, e.lot_id AS lotId, e.amount_g AS sent, a.amount AS came
+       FROM arrival a JOIN lot_event e ON e.id = a.send_id WHERE a.id IN (:sources)`,
+    { type: QueryTypes.SELECT, replacements: { sources }, transaction: tx },
+  )
+  const of = new Map(rows.map((r) => [r.id, { lotId: r.lotId, times: toNumber(r.sent) / toNumber(r.came) }]))
+  for (const { id, sourceId } of lots) {
+    const from = of.get(sourceId ?? '')
+    if (from) found.moved.set(id, from)
+  }
+  return rows.map((r) => r.lotId)
 }
 
 async function pressesOf(tx: Read, lots: readonly TracedLot[], found: Found): Promise<string[]> {
