@@ -28,5 +28,6 @@ export default {
       testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/shared/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
     },
     { ...common, displayName: 'api', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
+    { ...common, displayName: 'cluster', testMatch: ['<rootDir>/tests/cluster/**/*.test.ts'] },
   ],
 }

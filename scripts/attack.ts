@@ -8,6 +8,7 @@ import { DEMO_SIGN_INS } from '../server/db/demo'
 import type { AppServer } from './lib/app-server'
 import { withInstallation } from './lib/installation'
 import { say } from './lib/say'
+import { signIn } from './lib/sign-in'
 
 // npm run attack [-- REQUESTS]: an installation of its own on loopback, with the demo, and what somebody who means ill
 // would send: every route as a stranger, as crew, lead and owner; bodies valid, broken, huge, endless and slow; ids of
@@ -207,15 +208,7 @@ await withInstallation('attack', {}, async (s) => {
   const { db } = s
   app = s.app
   url = app.url
-  const signIn = async (login: string, password: string): Promise<string> => {
-    const r = await fetch(`${url}/api/v1/session`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ login, password }),
-    })
-    return r.headers.getSetCookie()[0]!.split(';')[0]!
-  }
-  const owner = await signIn(DEMO_SIGN_INS[0].login, DEMO_SIGN_INS[0].password)
+  const owner = await signIn(url, DEMO_SIGN_INS[0].login, DEMO_SIGN_INS[0].password)
   await fetch(`${url}/api/v1/people`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', cookie: owner, 'idempotency-key': uuid() },
@@ -223,8 +216,8 @@ await withInstallation('attack', {}, async (s) => {
   })
   const cookies: Record<Role, string> = {
     stranger: '',
-    crew: await signIn(DEMO_SIGN_INS[1].login, DEMO_SIGN_INS[1].password),
-    lead: await signIn('lead', 'lead-of-the-day'),
+    crew: await signIn(url, DEMO_SIGN_INS[1].login, DEMO_SIGN_INS[1].password),
+    lead: await signIn(url, 'lead', 'lead-of-the-day'),
     owner,
   }
   const document = (await (await fetch(`${url}/api/v1/openapi.json`, { headers: { cookie: owner } })).json()) as {

@@ -9,6 +9,7 @@ import { withInstallation } from './lib/installation'
 import { dayOf } from '../core/time'
 import { ROOT } from './lib/paths'
 import { say } from './lib/say'
+import { signIn } from './lib/sign-in'
 import { figuresOfStandards, type StoredSnapshot, type StoredVersion } from './lib/standards'
 
 // npm run fixture: what this release leaves behind, for the tests of every later one, in tests/fixtures/schema-N: a
@@ -29,17 +30,9 @@ interface Session {
   send(method: string, path: string, body: object): Promise<void>
 }
 
-async function signIn(url: string, login: string, password: string): Promise<Session> {
+async function sessionOf(url: string, login: string, password: string): Promise<Session> {
   const json = { 'content-type': 'application/json' }
-  const signed = await fetch(`${url}/api/v1/session`, {
-    method: 'POST',
-    headers: json,
-    body: JSON.stringify({ login, password }),
-  })
-  const cookie = signed.headers
-    .getSetCookie()
-    .map((c) => c.split(';')[0])
-    .join('; ')
+  const cookie = await signIn(url, login, password)
   return {
     get: async <T>(path: string) => (await (await fetch(`${url}/api/v1${path}`, { headers: { cookie } })).json()) as T,
     send: async (method, path, body) => {
@@ -319,7 +312,7 @@ async function standards(archive: string): Promise<unknown[]> {
 }
 
 await withInstallation('fixture', { OLVEX_NOW: NOW }, async ({ app, places }) => {
-  const owner = await signIn(app.url, 'owner', 'tart-and-cold')
+  const owner = await sessionOf(app.url, 'owner', 'tart-and-cold')
   const [{ id: stand }] = await owner.get<[Row]>('/stands')
   await enrich(owner, stand)
   const out = join(ROOT, 'tests/fixtures', `schema-${SCHEMA_NUMBER}`)

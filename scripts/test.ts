@@ -2,21 +2,24 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
+import { stripVTControlCharacters } from 'node:util'
 import { closeDatabase } from '../server/db/connect'
 import { freePort, startApp, stopApp } from './lib/app-server'
 import { audit } from './lib/audit'
 import { controls, memoryProbe, type Running } from './lib/controls'
 import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
 import { ensureBuild } from './lib/build'
+import { withFleet } from './lib/fleet'
+import { fleetControls } from './lib/fleet-controls'
 import { PrivateDatabase } from './lib/mariadb'
 import { newcomer } from './lib/newcomer'
 import { placesFor, ROOT } from './lib/paths'
 import { prepareDatabase } from './lib/prepare'
 import { say, sayStop } from './lib/say'
 
-// bin/test runs lint, types, audit, unit, newcomer, api and e2e; bin/test PART … runs those parts; bin/test PART --
-// NAME … only the test files of these names. Everything it starts is its own.
-const PARTS = ['lint', 'types', 'audit', 'unit', 'newcomer', 'api', 'e2e'] as const
+// bin/test runs lint, types, audit, unit, newcomer, api, cluster and e2e; bin/test PART … runs those parts; bin/test
+// PART -- NAME … only the test files of these names. Everything it starts is its own.
+const PARTS = ['lint', 'types', 'audit', 'unit', 'newcomer', 'api', 'cluster', 'e2e'] as const
 type Part = (typeof PARTS)[number]
 const words = process.argv.slice(2)
 const cut = words.includes('--') ? words.indexOf('--') : words.length
@@ -62,9 +65,16 @@ function run(command: string, args: string[], env: Record<string, string> = {}):
     child.once('error', () => end(false)).once('exit', (code) => end(code === 0))
   })
 }
-function count(ok: boolean): void {
+/** @param what it is called where it fails */
+function count(ok: boolean, what: string): void {
   if (ok) passed++
   else failed++
+  if (!ok) failures.push(what)
+}
+interface Assertion {
+  fullName: string
+  status: string
+  failureMessages: string[]
 }
 async function jest(project: string, env: Record<string, string> = {}, named: string[] = only): Promise<void> {
   const out = join(work, `${project}${++jests}.json`)
@@ -76,20 +86,22 @@ async function jest(project: string, env: Record<string, string> = {}, named: st
       '--json',
       `--outputFile=${out}`,
       '--testTimeout=30000',
-      ...(project === 'api' ? ['--runInBand', '--forceExit'] : []),
+      ...(project !== 'unit' ? ['--runInBand', '--forceExit'] : []),
       ...named,
     ],
     env,
   )
-  if (!existsSync(out)) return count(false)
+  if (!existsSync(out)) return count(false, `${project}: nothing was written`)
   const r = JSON.parse(readFileSync(out, 'utf8')) as {
     numPassedTests: number
     numFailedTests: number
     numFailedTestSuites: number
-    testResults: { name: string; status: string; assertionResults: { fullName: string; status: string }[] }[]
+    testResults: { name: string; status: string; assertionResults: Assertion[] }[]
   }
   for (const file of r.testResults.filter((t) => t.status === 'failed')) {
-    const tests = file.assertionResults.filter((a) => a.status === 'failed').map((a) => a.fullName)
+    const tests = file.assertionResults
+      .filter((a) => a.status === 'failed')
+      .map((a) => [a.fullName, ...a.failureMessages.map((message) => faultOf({ message }))].join('\n    '))
     for (const test of tests.length ? tests : ['the file itself'])
       failures.push(`${relative(ROOT, file.name)}: ${test}`)
   }
@@ -111,7 +123,7 @@ async function playwright(projects: string[], env: Record<string, string>): Prom
     { ...env, OLVEX_E2E_REPORT: out, OLVEX_E2E_WORK: join(work, projects[0]!) },
   )
   if (!ok) showPages(join(work, projects[0]!, 'results'))
-  if (!existsSync(out)) return count(false)
+  if (!existsSync(out)) return count(false, `e2e ${projects.join(' ')}: nothing was written`)
   const { stats, suites } = JSON.parse(readFileSync(out, 'utf8')) as {
     stats: { expected: number; unexpected: number; flaky: number }
     suites: Suite[]
@@ -121,13 +133,27 @@ async function playwright(projects: string[], env: Record<string, string>): Prom
   failed += Math.max(stats.unexpected + stats.flaky, ok ? 0 : 1)
 }
 
-/** As the report of Playwright has them: files, groups in them, and tests. */
+/** As the report of Playwright has them: files, groups in them, and tests with what each try of them ended by. */
 interface Suite {
   suites?: Suite[]
-  specs: { ok: boolean; file: string; line: number; title: string }[]
+  specs: { ok: boolean; file: string; line: number; title: string; tests: { results: { errors: Fault[] }[] }[] }[]
+}
+interface Fault {
+  message: string
+  location?: { file: string; line: number }
+}
+/** Where it failed and by what, in one line: a run whose output was cut to its end still says it. */
+function faultOf({ message, location }: Fault): string {
+  const said = stripVTControlCharacters(message).split('\n').slice(0, 6).join(' ').replace(/\s+/g, ' ').slice(0, 300)
+  return `${location ? `${relative(ROOT, location.file)}:${location.line}: ` : ''}${said}`
 }
 const failedSpecs = (suite: Suite): string[] => [
-  ...suite.specs.filter((s) => !s.ok).map((s) => `${s.file}:${s.line}: ${s.title}`),
+  ...suite.specs
+    .filter((s) => !s.ok)
+    .map((s) => {
+      const faults = s.tests.flatMap((t) => t.results).flatMap((r) => r.errors)
+      return [`${s.file}:${s.line}: ${s.title}`, ...faults.map(faultOf)].join('\n    ')
+    }),
   ...(suite.suites ?? []).flatMap(failedSpecs),
 ]
 
@@ -216,6 +242,22 @@ async function api(): Promise<void> {
   await here.end()
   await old.end()
 }
+/** Two app processes, each of which prefers another node of three; the clock of one is ahead. */
+async function cluster(): Promise<void> {
+  const ahead = `--import ${JSON.stringify(join(ROOT, 'scripts/lib/clock-ahead.mjs'))}`
+  const envOf = (app: number): Record<string, string> =>
+    app === 1 ? { NODE_OPTIONS: ahead, OLVEX_CLOCK_AHEAD_S: '30' } : {}
+  await withFleet('test', { preferred: (app) => app, envOf }, async (f) => {
+    const control = await fleetControls(f)
+    await jest('cluster', {
+      OLVEX_TEST_URL: f.url,
+      OLVEX_CLUSTER_NODES: JSON.stringify(f.cluster.nodes.map((_, i) => f.cluster.urlOf(i))),
+      OLVEX_CLUSTER_APPS: JSON.stringify(f.apps.map((a) => a.url)),
+      OLVEX_CLUSTER_CONTROL: control.url,
+    })
+    control.close()
+  })
+}
 async function e2e(): Promise<void> {
   const benchOf = async (): Promise<BenchProcess> => {
     const bench = await startBench()
@@ -240,14 +282,15 @@ async function e2e(): Promise<void> {
   }
   // One after the other: a browser and a server take both processors of a small machine, and what waits for neither
   // fails by its clock.
-  await playwright(['whole-job', 'anywhere', 'make'], { ...env, OLVEX_E2E_BENCH: other.address })
+  await playwright(['whole-job'], env)
+  // The data must outlive a stop of everything. At once: what is planned is planned for a day, which may turn.
+  await restart(own)
+  if (!only.length || only.some((name) => 'after-restart'.includes(name))) await playwright(['after-restart'], env)
+  await playwright(['anywhere', 'make'], { ...env, OLVEX_E2E_BENCH: other.address })
   // Two calls: one ends after twenty minutes, whatever it has still to do.
   await playwright(['tablet'], env)
   await playwright(['offline', 'phone', 'base'], env)
   await control.close()
-  // The data must outlive a stop of everything.
-  await restart(own)
-  if (!only.length || only.some((name) => 'after-restart'.includes(name))) await playwright(['after-restart'], env)
 }
 
 async function inTurn(these: readonly Part[]): Promise<void> {
@@ -260,13 +303,13 @@ async function inTurn(these: readonly Part[]): Promise<void> {
 }
 const runs: Record<Part, () => Promise<void>> = {
   lint: async () => {
-    count(await run(bin('prettier'), ['--check', '--log-level', 'warn', '.']))
-    count(await run(bin('eslint'), ['.', '--max-warnings', '0']))
+    count(await run(bin('prettier'), ['--check', '--log-level', 'warn', '.']), 'lint: prettier')
+    count(await run(bin('eslint'), ['.', '--max-warnings', '0']), 'lint: eslint')
   },
-  types: async () => count(await run(process.execPath, ['--import', 'tsx', 'scripts/types.ts'])),
+  types: async () => count(await run(process.execPath, ['--import', 'tsx', 'scripts/types.ts']), 'types'),
   audit: async () => {
     const sound = audit()
-    if (sound !== null) count(sound)
+    if (sound !== null) count(sound, 'audit')
   },
   unit: () => jest('unit'),
   newcomer: async () => {
@@ -274,11 +317,12 @@ const runs: Record<Part, () => Promise<void>> = {
     const place = join(work, 'newcomer')
     await newcomer(place, (what, ok) => {
       say(`${ok ? '✓' : '✗'} ${what}`)
-      count(ok)
+      count(ok, `newcomer: ${what}`)
     })
     if (failed > before) say(readFileSync(join(place, 'newcomer.log'), 'utf8'))
   },
   api,
+  cluster,
   e2e,
 }
 

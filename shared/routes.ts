@@ -147,10 +147,10 @@ export const ROUTES = {
     keyed: false,
   },
   devices: { id: 'devices', at: NONE, method: 'GET', path: '/api/v1/devices', role: 'owner' },
-  enrol: { id: 'enrol', at: NONE, method: 'POST', path: '/api/v1/devices', role: 'owner', keyed: false },
+  enrol: { id: 'enrol', at: NAMED, method: 'POST', path: '/api/v1/devices', role: 'owner', keyed: false },
   endDevice: { id: 'endDevice', at: NONE, method: 'DELETE', path: '/api/v1/devices/{id}', role: 'owner', keyed: false },
   changes: { id: 'changes', at: NONE, method: 'GET', path: '/api/v1/changes', role: 'crew' },
-  history: { id: 'history', at: NONE, method: 'GET', path: '/api/v1/history', role: 'lead' },
+  history: { id: 'history', at: ['named'], method: 'GET', path: '/api/v1/history', role: 'lead' },
   voidFact: { id: 'voidFact', at: ['fact'], method: 'POST', path: '/api/v1/facts/{id}/void', role: 'lead' },
   restoreFact: { id: 'restoreFact', at: ['fact'], method: 'POST', path: '/api/v1/facts/{id}/restore', role: 'lead' },
 
@@ -394,3 +394,9 @@ export const ROUTES = {
 
 export const isKeyed = (r: Route): boolean => r.method !== 'GET' && r.keyed !== false
 export const atLeast = (has: Role, needs: Role): boolean => ROLES.indexOf(has) >= ROLES.indexOf(needs)
+
+/** What somebody is at a stand; null where they do not work there. */
+export const roleAt = (
+  who: { role: Role; stands: readonly { standId: string; role: Role }[] | null },
+  standId: string,
+): Role | null => (who.stands === null ? who.role : (who.stands.find((s) => s.standId === standId)?.role ?? null))

@@ -118,8 +118,7 @@ export function useMenu(ask: () => MenuAsk) {
         : sheet.evaluation
       if (!evaluation) return []
       const drinkMl = size?.drinkMl ?? usualMl
-      const bySize = new Map(recipe.sizePrices.flatMap((s) => (s.sizePrice === null ? [] : [[s.cupId, s.sizePrice]])))
-      const { price, isReckoned } = priceOfSize(cupId, drinkMl, { price: recipe.sellPrice, usualMl, bySize })
+      const { price, isReckoned } = priceOfSize(cupId, drinkMl, { ...drinks.soldHere(recipe), usualMl })
       const cost = goesIn(sheet, batchCups)
       const cup = {
         ...{ price, goesIn: cost, drinkMl, cups },

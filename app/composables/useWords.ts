@@ -1,4 +1,5 @@
 import { useI18n } from 'vue-i18n'
+import { addWords } from '~/i18n/merge'
 
 /** Words that only some pages need: the Lab's, templates, preps, a pasted recipe, work on a drink, the plan's pages. */
 const FETCHED = {
@@ -39,13 +40,13 @@ type Words = keyof (typeof FETCHED)['en']
 
 /** Fetches words in the language of the page, and again where that changes; whether they are there. */
 export function useWords(...names: Words[]) {
-  const { locale, mergeLocaleMessage } = useI18n({ useScope: 'global' })
+  const i18n = useI18n({ useScope: 'global' })
   const ready = ref(false)
   watch(
-    locale,
+    i18n.locale,
     async (to) => {
       const of = FETCHED[to === 'es' ? 'es' : 'en']
-      for (const words of await Promise.all(names.map((name) => of[name]()))) mergeLocaleMessage(to, words)
+      addWords(i18n, to, await Promise.all(names.map((name) => of[name]())))
       ready.value = true
     },
     { immediate: true },

@@ -36,7 +36,7 @@ export type StoredEntry = (Outside & { sealed: { iv: Uint8Array<ArrayBuffer>; da
  * Number of the forms that answers have: it moves when the reply of a list changes its form, and what a tablet kept of
  * the form before is not given to a page that could not read it.
  */
-export const READS_FORM = 17
+export const READS_FORM = 18
 
 /** An answer that was read, for when there is no connection; of one person in one role, and gone when they are. */
 export interface CachedRead {

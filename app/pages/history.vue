@@ -6,20 +6,22 @@ import { useSession } from '~/stores/session'
 import { useDrinks } from '~/stores/drinks'
 import { useFruit } from '~/stores/fruit'
 import { api } from '~/utils/api'
-import { actOf, differences, unitOfField } from '~/utils/history'
+import { actOf, differences, doneOf } from '~/utils/history'
 
 // Who changed what, from what to what; facts can be taken out and put back, documents brought back.
 const route = useRoute()
 const session = useSession()
 const drinks = useDrinks()
-const { t, te } = useI18n()
-const { n, name, amount, day, time, calendarDay } = useFormat()
+const { t } = useI18n()
+const { name, day, time, calendarDay } = useFormat()
+const { fieldOf, valueOf } = useHistoryWords()
 const { bringBack, canBringBack } = useBringBack()
 const rows = ref<HistoryRow[]>([])
 const ready = ref(false)
 const more = ref(true)
 const FILTERS = [...VOID_KINDS, 'press-mark', 'recipe', 'plan-line', 'price', 'person'] as const
 const filter = ref<string | null>(typeof route.query.entity === 'string' ? route.query.entity : null)
+const stand = ref<string | null>(null)
 const one = computed(() => (typeof route.query.id === 'string' ? route.query.id : null))
 const filters = computed(() => [
   { value: null as string | null, title: t('history.all') },
@@ -28,10 +30,20 @@ const filters = computed(() => [
     title: t(`history.entity.${f}`),
   })),
 ])
+const standChoices = computed(() => [
+  { id: null as string | null, name: t('history.allStands') },
+  ...session.ledStands.map((s) => ({ id: s.id as string | null, name: s.name })),
+])
+/** Where it was, for whoever leads more than one stand; what is the business' is nowhere. */
+const standOf = (row: HistoryRow): string =>
+  session.ledStands.length < 2 || row.entity === 'stand'
+    ? ''
+    : (session.stands.find((s) => s.id === row.standId)?.name ?? '')
 
 async function load(before?: number): Promise<void> {
   const query = {
     ...(filter.value ? { entity: filter.value } : {}),
+    ...(stand.value && !one.value ? { stand: stand.value } : {}),
     ...(one.value ? { id: one.value } : {}),
     ...(before ? { before: String(before) } : {}),
   }
@@ -44,7 +56,7 @@ const form = useSubmit(async () => {
   await load()
 })
 watch(
-  [filter, one],
+  [filter, stand, one],
   () => {
     void form.submit()
   },
@@ -55,7 +67,8 @@ const shown = computed(() =>
   rows.value.map((row) => ({
     row,
     act: actOf(row.before, row.after),
-    differences: differences(row.before, row.after),
+    done: t(doneOf(row.entity, row.before, row.after)),
+    differences: differences(row.before, row.after, row.entity),
   })),
 )
 /** The latest word on a fact decides whether it can be taken out or put back. */
@@ -67,27 +80,16 @@ const latestOf = computed(() => {
 function nameOf(row: HistoryRow): string {
   const v = { ...row.before, ...row.after } as Record<string, string>
   // What a lot is of had another name before.
-  const key = v.itemKey ?? v.ingredientKey
+  const key = v.itemKey ?? v.ingredientKey ?? (typeof v.item === 'string' ? v.item : undefined)
   if (key) return name(key)
   if (v.name) return v.name
   if (v.recipeId)
     return [drinks.byId.get(v.recipeId)?.name ?? '', v.day ? calendarDay(v.day) : ''].filter(Boolean).join(', ')
   return ''
 }
-function valueOf(field: string, v: unknown): string {
-  if (v === null || v === '') return t('history.nothing')
-  if (typeof v === 'boolean') return v ? '✓' : '–'
-  for (const key of [`history.value.${String(v)}`, `${field}.${String(v)}`]) if (te(key)) return t(key)
-  if (field !== 'day' && !Number.isNaN(Number(v))) {
-    const unit = unitOfField(field)
-    return unit ? amount(Number(v), unit) : n(Number(v), Number.isInteger(Number(v)) ? 0 : 2)
-  }
-  return String(v)
-}
 /** A lot is fruit that came, juice that was pressed, what is left of it, what was peeled, or packs. */
 const entityOf = (row: HistoryRow): string =>
   row.entity === 'lot' && row.after?.kind && row.after.kind !== 'received' ? row.after.kind : row.entity
-const fieldOf = (field: string): string => (te(`history.field.${field}`) ? t(`history.field.${field}`) : field)
 const isFact = (row: HistoryRow): boolean =>
   (row.entity !== 'lot' && VOID_KINDS.includes(row.entity as VoidKind)) ||
   (row.entity === 'lot' && (['received', 'pack'].includes(row.after?.kind) || 'voided' in (row.after ?? {})))
@@ -120,20 +122,28 @@ async function doIt(row: HistoryRow): Promise<void> {
         <h1>{{ t('history.title') }}</h1>
         <p class="quiet">{{ t('history.why') }}</p>
       </div>
-      <v-select
-        v-if="!one"
-        v-model="filter"
-        :items="filters"
-        :label="t('history.filter')"
-        class="filter"
-        data-test="history-filter"
-      />
+      <div v-if="!one" class="filters">
+        <v-select
+          v-if="session.ledStands.length > 1"
+          v-model="stand"
+          :items="standChoices"
+          item-value="id"
+          item-title="name"
+          :label="t('history.where')"
+          data-test="history-stand"
+        />
+        <v-select v-model="filter" :items="filters" :label="t('history.filter')" data-test="history-filter" />
+      </div>
       <NuxtLink v-else to="/history">{{ t('history.all') }}</NuxtLink>
     </div>
     <p v-if="form.message.value" class="caution" role="alert">{{ form.message.value }}</p>
     <p v-else-if="ready && !rows.length" class="quiet" data-test="empty">{{ t('history.empty') }}</p>
     <ol class="list">
-      <li v-for="{ row, act: what, differences: list } in shown" :key="row.seq" :data-test="`change-${row.entity}`">
+      <li
+        v-for="{ row, act: what, done, differences: list } in shown"
+        :key="row.seq"
+        :data-test="`change-${row.entity}`"
+      >
         <span class="when"
           ><b class="num">{{ time(row.at) }}</b
           ><small>{{ day(row.at) }}</small></span
@@ -143,14 +153,14 @@ async function doIt(row: HistoryRow): Promise<void> {
             <b
               >{{ t(`history.entity.${entityOf(row)}`) }}<template v-if="nameOf(row)"> · {{ nameOf(row) }}</template></b
             >{{ ' ' }}
-            <span class="quiet">{{ t(`history.${what}`) }}, {{ row.by }}</span>
+            <span class="quiet">{{ [done, row.by, standOf(row)].filter(Boolean).join(', ') }}</span>
           </p>
           <ul v-if="list.length" class="small">
             <li v-for="d in list.slice(0, 8)" :key="d.field + (d.item ?? '')">
               {{ d.item ? name(d.item) : fieldOf(d.field) }}:
               <template v-if="what === 'changed'"
-                ><span class="quiet">{{ valueOf(d.field, d.before) }}</span> → </template
-              ><b>{{ valueOf(d.field, what === 'gone' ? d.before : d.after) }}</b>
+                ><span class="quiet">{{ valueOf(d.field, d.before, row.unit) }}</span> → </template
+              ><b>{{ valueOf(d.field, what === 'gone' ? d.before : d.after, row.unit) }}</b>
             </li>
           </ul>
           <p v-if="acting === row.seq && act.message.value" class="caution" role="alert">{{ act.message.value }}</p>
@@ -185,9 +195,12 @@ async function doIt(row: HistoryRow): Promise<void> {
 .top {
   align-items: start;
 }
-.filter {
-  max-width: 240px;
-  min-width: 180px;
+.filters {
+  display: flex;
+  gap: 10px;
+}
+.filters > * {
+  width: 210px;
 }
 .list {
   list-style: none;
@@ -220,8 +233,10 @@ async function doIt(row: HistoryRow): Promise<void> {
   .top {
     display: grid;
   }
-  .filter {
-    max-width: none;
+  .filters > * {
+    width: auto;
+    flex: 1;
+    min-width: 0;
   }
   .list > li {
     grid-template-columns: 58px 1fr;

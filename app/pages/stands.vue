@@ -84,6 +84,7 @@ async function go(standId: string, path: string): Promise<void> {
         </li>
       </ul>
     </section>
+    <CountWeekByStand v-if="session.openStands.length > 1 && session.isOwner && hasWords" />
     <CountByStand v-if="session.isOwner && hasWords" />
   </div>
 </template>

@@ -1,5 +1,14 @@
 import { defineStore } from 'pinia'
-import { batchCost, cupCost, prepCost, type Cost, type CupItem, type PrepMade, type PriceBook } from '#core/cost'
+import {
+  batchCost,
+  cupCost,
+  prepCost,
+  soldAt,
+  type Cost,
+  type CupItem,
+  type PrepMade,
+  type PriceBook,
+} from '#core/cost'
 import { gPerMlOfPrep, gramsOf, type Version } from '#core/books'
 import { paidPerGram, prepStudy, runsOf, type PrepStudy } from '#core/preps/study'
 import { ProcessLimit, SIP } from '#core/process'
@@ -46,6 +55,8 @@ export const useDrinks = defineStore('drinks', () => {
     uses.value.find((u) => u.recipeId === recipeId && u.standId === session.stand?.id)
   const all = computed(() => recipes.value.filter((r) => r.kind === 'drink'))
   /** Poured here: neither off the menu nor left out at this stand. */
+  /** What its cups are sold at here. */
+  const soldHere = (r: Recipe): ReturnType<typeof soldAt> => soldAt(r, useOf(r.id)?.ownPrices ?? [])
   const drinks = computed(() => all.value.filter((r) => !r.retired && useOf(r.id)?.isServed !== false))
   /** The others, which are kept. */
   const notServed = computed(() => all.value.filter((r) => !drinks.value.includes(r)))
@@ -245,6 +256,7 @@ export const useDrinks = defineStore('drinks', () => {
   return {
     learn,
     useOf,
+    soldHere,
     pouredOf,
     sourceOf,
     notServed,

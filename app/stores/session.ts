@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { USUAL_STAND } from '#core/stand'
 import type { UnitSystem } from '#core/region'
 import type { Stand } from '#shared/contract'
-import type { Role } from '#shared/routes'
+import { atLeast, roleAt, type Role } from '#shared/routes'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
 import { forgetEverything } from '~/utils/forget'
 import { useOutbox } from './outbox'
@@ -28,11 +28,9 @@ export const useSession = defineStore('session', () => {
   /** those that serve, where this person works */
   const openStands = computed(() => stands.value.filter((s) => !s.closed))
   const stand = computed(() => openStands.value.find((s) => s.id === standId.value) ?? openStands.value[0])
+  const roleOf = (id: string): Role | null => person.value && roleAt(person.value, id)
   /** what they are at the stand that is looked at */
-  const role = computed((): Role | null => {
-    const { role, stands } = person.value ?? { role: null, stands: null }
-    return !stands ? role : (stands.find((s) => s.standId === stand.value?.id)?.role ?? null)
-  })
+  const role = computed(() => roleOf(stand.value?.id ?? ''))
   /** where the days are those of the stand; nobody signed in has none yet */
   const zone = computed(() => stand.value?.timeZone ?? 'UTC')
   /** what amounts are typed and shown in here */
@@ -43,7 +41,10 @@ export const useSession = defineStore('session', () => {
   const minute = ref(0)
   setInterval(() => minute.value++, 60e3)
   const isOwner = computed(() => role.value === 'owner')
-  const mayPlan = computed(() => role.value === 'lead' || role.value === 'owner')
+  const leads = (role: Role | null): boolean => role !== null && atLeast(role, 'lead')
+  const mayPlan = computed(() => leads(role.value))
+  /** the stands that they lead, also those that serve no more */
+  const ledStands = computed(() => stands.value.filter((s) => leads(roleOf(s.id))))
 
   watch(standId, (id) => localStorage.setItem('olvex-stand', id))
 
@@ -110,6 +111,7 @@ export const useSession = defineStore('session', () => {
     standId,
     isOwner,
     mayPlan,
+    ledStands,
     asked,
     now: who.now,
     load,

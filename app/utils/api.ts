@@ -18,6 +18,9 @@ export class ApiProblem extends Error {
 }
 
 const RETRY_MS = 200
+/** What a proxy says when the server behind it is gone, and how long it takes to see that and choose another. */
+const GATEWAY = new Set([502, 504])
+const GATEWAY_MS = 1000
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms))
 
 type Call<K extends keyof Contract> = {
@@ -64,8 +67,7 @@ export async function tagged<K extends keyof Contract>(
   }
   let response: Response
   try {
-    // A connection that broke is tried once more: reads may be, and writes carry their key.
-    response = await fetch(path + query, request).catch(() => pause(RETRY_MS).then(() => fetch(path + query, request)))
+    response = await asked(path + query, request)
   } catch {
     throw new ApiProblem({ type: 'about:blank', title: 'no-answer', status: 0, code: 'no-answer' })
   }
@@ -83,6 +85,18 @@ export async function tagged<K extends keyof Contract>(
     })
   if (!response.ok) throw new ApiProblem(reply as Problem)
   return { reply: reply as Reply<K>, tag: response.headers.get('etag') }
+}
+
+/**
+ * A connection that broke is tried once more, and so is one whose server went away behind what stands before it: reads
+ * may be, and writes carry their key.
+ */
+async function asked(url: string, request: RequestInit): Promise<Response> {
+  const once = (): Promise<Response> => fetch(url, request)
+  const answer = await once().catch(() => null)
+  if (answer && !GATEWAY.has(answer.status)) return answer
+  await pause(answer ? GATEWAY_MS : RETRY_MS)
+  return once()
 }
 
 function formOf(name: string, file: Blob, fields: Record<string, string>): FormData {

@@ -1,60 +1,8 @@
-import { INGREDIENTS } from '../substances'
+import { codes, lot, state } from '../../tests/laws/books-state'
 import { BOOKS, baseKeyOf, purchasedPerG, type LotNow, type State } from '.'
 import type { Peel } from './peel'
 import type { Press } from './press'
 
-const NOW = '2026-11-25T10:00:00.000Z'
-const lot = (id: string, itemKey: string, over: Partial<LotNow> = {}): LotNow => ({
-  id,
-  standId: 'stand',
-  itemKind: 'ingredient',
-  itemKey,
-  kind: 'received',
-  part: null,
-  supplier: 'Grove',
-  count: null,
-  crates: null,
-  unit: 'g',
-  amount: 10_000,
-  purchasedG: null,
-  weighed: true,
-  cost: 20,
-  marketCost: null,
-  place: 'room',
-  seen: null,
-  useBy: null,
-  useFor: null,
-  sourceId: null,
-  at: NOW,
-  onHand: 10_000,
-  voided: false,
-  counted: null,
-  movedSince: 0,
-  ...over,
-})
-const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
-  now: NOW,
-  teller: { seesMoney: true, mends: true, overrules: true },
-  decimals: 2,
-  stand: () => true,
-  control: () => 'cold',
-  sent: () => undefined,
-  hold: () => undefined,
-  vessel: () => undefined,
-  pour: () => undefined,
-  lot: (id) => lots.find((l) => l.id === id),
-  fact: () => undefined,
-  run: () => undefined,
-  data: (key) => INGREDIENTS.get(key),
-  handling: () => null,
-  goods: (key) => key === 'cup:c1',
-  named: () => undefined,
-  version: () => undefined,
-  recipeOf: () => undefined,
-  lastPerKg: () => null,
-  meanMlPerKg: () => null,
-  ...over,
-})
 const ID = 'f3a9c2d1-0000-4000-8000-000000000001'
 const pressOf = (over: Partial<Press>, lots: LotNow[], more: Partial<State> = {}) =>
   BOOKS.press.book(
@@ -72,7 +20,6 @@ const pressOf = (over: Partial<Press>, lots: LotNow[], more: Partial<State> = {}
     },
     state(lots, more),
   )
-const codes = (b: ReturnType<typeof pressOf>) => b.limits.map((l) => `${l.field}:${l.code}`)
 const crates = () => [lot('pineapple', 'pineapple'), lot('mango', 'mango', { cost: 40, amount: 8000, onHand: 8000 })]
 
 describe('a press with water', () => {
@@ -172,7 +119,7 @@ describe('packs', () => {
       },
       state([], more),
     )
-  const said = (...args: Parameters<typeof packOf>) => packOf(...args).limits.map((l) => `${l.field}:${l.code}`)
+  const said = (...args: Parameters<typeof packOf>) => codes(packOf(...args))
   it('are a lot by weight, with what was paid, and the price of a pack', () => {
     const { lots, prices, movements } = packOf()
     expect(lots).toMatchObject([
@@ -262,7 +209,7 @@ describe('peeling', () => {
   })
   it('is known by what was left, or by what came off; not by neither, nor by more than there was', () => {
     expect(peel({ peeledG: null, parts: [{ part: 'peel', g: 1500, kept: null }] }).lots[0]!.amount).toBe(2500)
-    const said = (event: Partial<Peel>) => peel(event).limits.map((l) => `${l.field}:${l.code}`)
+    const said = (event: Partial<Peel>) => codes(peel(event))
     expect(said({ peeledG: null })).toEqual(['peeledG:peeled-not-weighed'])
     expect(said({ peeledG: 0 })).toEqual(['peeledG:amount-not-positive'])
     expect(said({ peeledG: 4001 })).toEqual(['peeledG:peeled-more-than-taken'])

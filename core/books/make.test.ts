@@ -1,5 +1,5 @@
+import { lot, state as found } from '../../tests/laws/books-state'
 import { evaluateRecipe, newSyrup, shippedContext } from '../recipe'
-import { INGREDIENTS } from '../substances'
 import { templateOf } from '../templates'
 import { BOOKS, usesFor, weighedAsPlanned, type LotNow, type State } from '.'
 import type { Make } from './make'
@@ -7,57 +7,19 @@ import type { Make } from './make'
 const NOW = '2026-05-04T09:00:00.000Z'
 const syrup = evaluateRecipe(newSyrup(), shippedContext({}))
 const culture = evaluateRecipe(templateOf('cultured-base')!.document, shippedContext({}))
-const sugar = (over: Partial<LotNow> = {}): LotNow => ({
-  id: 'sugar',
-  standId: 's',
-  itemKind: 'ingredient',
-  itemKey: 'white-sugar',
-  kind: 'pack',
-  part: null,
-  supplier: null,
-  count: 1,
-  crates: null,
-  unit: 'g',
-  amount: 10_000,
-  purchasedG: null,
-  weighed: true,
-  cost: 12,
-  marketCost: null,
-  place: null,
-  seen: null,
-  useBy: null,
-  useFor: null,
-  sourceId: null,
-  at: NOW,
-  onHand: 3000,
-  voided: false,
-  counted: null,
-  movedSince: 0,
-  ...over,
-})
-const state = (lots: LotNow[], over: Partial<State> = {}): State => ({
-  now: NOW,
-  teller: { seesMoney: true, mends: true, overrules: true },
-  decimals: 2,
-  stand: (id) => id === 's',
-  control: () => 'cold',
-  sent: () => undefined,
-  hold: () => undefined,
-  vessel: () => undefined,
-  pour: () => undefined,
-  lot: (id) => lots.find((l) => l.id === id),
-  fact: () => undefined,
-  run: () => undefined,
-  data: (key) => INGREDIENTS.get(key),
-  handling: () => null,
-  goods: () => false,
-  named: () => undefined,
-  version: (id) => ({ v: { recipeId: 'r', evaluation: syrup }, c: { recipeId: 'x', evaluation: culture } })[id],
-  recipeOf: () => undefined,
-  lastPerKg: () => null,
-  meanMlPerKg: () => null,
-  ...over,
-})
+const sugar = (over: Partial<LotNow> = {}): LotNow =>
+  lot('sugar', 'white-sugar', {
+    ...{ standId: 's', kind: 'pack', supplier: null, count: 1, place: null, cost: 12, at: NOW, onHand: 3000 },
+    ...over,
+  })
+const state = (lots: LotNow[], over: Partial<State> = {}): State =>
+  found(lots, {
+    now: NOW,
+    stand: (id) => id === 's',
+    goods: () => false,
+    version: (id) => ({ v: { recipeId: 'r', evaluation: syrup }, c: { recipeId: 'x', evaluation: culture } })[id],
+    ...over,
+  })
 const making = (over: Partial<Make> = {}, lots = [sugar()], over2: Partial<State> = {}) =>
   BOOKS.make.book(
     {

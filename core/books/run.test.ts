@@ -1,5 +1,5 @@
+import { state as found } from '../../tests/laws/books-state'
 import { evaluateRecipe, newSyrup, shippedContext, type RecipeDocument } from '../recipe'
-import { INGREDIENTS } from '../substances'
 import { BOOKS, readCode, shortCode, tookFrom, type LotNow, type RunNow, type State, type ToldEvent } from '.'
 import type { EventBody } from '../batch'
 
@@ -37,29 +37,16 @@ const run = (events: ToldEvent[] = [], over: Partial<RunNow> = {}): RunNow => ({
   evaluate,
   ...over,
 })
-const state = (lots: LotNow[], now: RunNow | undefined, over: Partial<State> = {}): State => ({
-  now: at(600),
-  teller: { seesMoney: false, mends: false, overrules: false },
-  decimals: 2,
-  stand: (id) => id === 's',
-  control: () => 'cold',
-  sent: () => undefined,
-  hold: () => undefined,
-  vessel: () => undefined,
-  pour: () => undefined,
-  lot: (id) => lots.find((l) => l.id === id),
-  fact: () => undefined,
-  run: (id) => (id === 'r' ? now : undefined),
-  data: (key) => INGREDIENTS.get(key),
-  handling: () => null,
-  goods: () => false,
-  named: () => undefined,
-  version: (id) => (id === 'v' ? { recipeId: 'x', evaluation: evaluate(syrup) } : undefined),
-  recipeOf: () => undefined,
-  lastPerKg: () => null,
-  meanMlPerKg: () => null,
-  ...over,
-})
+const state = (lots: LotNow[], now: RunNow | undefined, over: Partial<State> = {}): State =>
+  found(lots, {
+    now: at(600),
+    teller: { seesMoney: false, mends: false, overrules: false },
+    stand: (id) => id === 's',
+    goods: () => false,
+    run: (id) => (id === 'r' ? now : undefined),
+    version: (id) => (id === 'v' ? { recipeId: 'x', evaluation: evaluate(syrup) } : undefined),
+    ...over,
+  })
 let count = 0
 const told = (event: EventBody, took: ToldEvent['took'] = null, min = ++count): ToldEvent =>
   ({ ...event, id: `e${min}`, at: at(min), by: 'ana', took }) as ToldEvent

@@ -167,6 +167,10 @@ export interface Needs {
   items: ItemRef[]
   /** a moment: what moved in its lots after it is asked for by itself */
   since: string | null
+  /** stands that are only asked whether they serve: of every cup */
+  atStands: string[]
+  /** whether what it moved comes back, to the stands of its lots */
+  comesBack: boolean
   /** whether it asks what the fruit cost last */
   prices: boolean
   /** whether it is held against the mean of the stand's presses */
@@ -188,6 +192,8 @@ export const NEEDS: Needs = {
   sends: [],
   items: [],
   since: null,
+  atStands: [],
+  comesBack: false,
   prices: false,
   mean: false,
 }

@@ -19,7 +19,12 @@ export interface Void {
  * same.
  */
 export const voiding: Book<Void> = {
-  needs: ({ entity, factId }) => ({ ...NEEDS, facts: [factId], sends: entity === 'lot-event' ? [factId] : [] }),
+  needs: ({ entity, factId, voided }) => ({
+    ...NEEDS,
+    facts: [factId],
+    sends: entity === 'lot-event' ? [factId] : [],
+    comesBack: !voided,
+  }),
   book(told, state) {
     const { entity, factId, voided, reason } = told
     const fact = state.fact(factId)

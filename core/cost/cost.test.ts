@@ -28,6 +28,8 @@ import {
   juiceCostPerL,
   prepCost,
   costOfWhatGoesIn,
+  priceOfSize,
+  soldAt,
   type PrepMade,
   type Price,
   type PriceBook,
@@ -420,5 +422,21 @@ describe('what nobody has said yet', () => {
     const coins = [...coinsOfLines(costOf(book()), 0).values()]
     expect(coins.every(Number.isInteger)).toBe(true)
     expect(coins.reduce((a, b) => a + b, 0)).toBe(Math.round(costOf(book()).known.value))
+  })
+})
+
+describe('what a cup is sold at at one stand', () => {
+  const drink = { sellPrice: 4, sizePrices: [{ cupId: 'large', sizePrice: 5.5 }] }
+  it('is what that stand says, size by size, and else what the business says', () => {
+    expect(soldAt(drink, [])).toEqual({ price: 4, bySize: new Map([['large', 5.5]]) })
+    expect(soldAt(drink, [{ cupId: null, sizePrice: 4.5 }])).toEqual({ price: 4.5, bySize: new Map([['large', 5.5]]) })
+    expect(soldAt(drink, [{ cupId: 'large', sizePrice: 6 }])).toEqual({ price: 4, bySize: new Map([['large', 6]]) })
+  })
+  it('a size without a price of its own goes by the usual cup of that stand', () => {
+    const at = soldAt({ sellPrice: null, sizePrices: [] }, [{ cupId: null, sizePrice: 3 }])
+    expect(priceOfSize('small', 200, { ...at, usualMl: 300 })).toEqual({ price: 2, isReckoned: true })
+  })
+  it('one that is not shown is none', () => {
+    expect(soldAt({ sellPrice: null, sizePrices: [] }, [{ cupId: null, sizePrice: null }]).price).toBeNull()
   })
 })

@@ -28,3 +28,30 @@ export function priceOfSize(cupId: string | null, drinkMl: number, { price, usua
   if (price === null || !(usualMl > 0)) return { price: null, isReckoned: false }
   return { price: (price * drinkMl) / usualMl, isReckoned: true }
 }
+
+/** Prices of a drink as they are said of the business. */
+export interface Priced {
+  /** of the usual cup; null where nobody has said */
+  sellPrice: number | null
+  sizePrices: readonly { cupId: string; sizePrice: number | null }[]
+}
+/** A price of one stand alone: of the usual cup, which has no id, or of a size. */
+export interface OwnPrice {
+  cupId: string | null
+  sizePrice: number
+}
+
+/**
+ * What cups of a drink are sold at at one stand: what that stand says of its own, and else what the business says.
+ * @param own prices of that stand, in money like those of the business; one that is not shown (null) is none
+ */
+export function soldAt(
+  { sellPrice, sizePrices }: Priced,
+  own: readonly { cupId: string | null; sizePrice: number | null }[],
+): Required<Pick<SoldAt, 'price' | 'bySize'>> {
+  const said = own.filter((p): p is OwnPrice => p.sizePrice !== null)
+  const sizes = [...sizePrices, ...said].flatMap(({ cupId, sizePrice }): [string, number][] =>
+    cupId === null || sizePrice === null ? [] : [[cupId, sizePrice]],
+  )
+  return { price: said.find((p) => p.cupId === null)?.sizePrice ?? sellPrice, bySize: new Map(sizes) }
+}

@@ -82,10 +82,8 @@ const wayOf = (s: RecipeDocument['serve']): unknown => [s?.way ?? 'poured', s?.i
 /** Everything that somebody changed, each thing once: what follows from it, such as what goes into a mix, is none. */
 export function thingsChanged(before: RecipeDocument, after: RecipeDocument): (StepChange | ServeChange)[] {
   const steps = stepChanges(before, after).flatMap((c): StepChange[] => {
-    // The volume of a drink is said as its cup's.
-    const fields = c.fields.filter(
-      (f) => f.name !== 'in' && !(after.kind === 'drink' && c.out === after.output && f.name === 'toVolumeMl'),
-    )
+    // The volume that all of it is made up to is said by itself.
+    const fields = c.fields.filter((f) => f.name !== 'in' && !(c.out === after.output && f.name === 'toVolumeMl'))
     if (c.kind === 'moved' || (c.kind === 'changed' && !fields.length)) return []
     return [{ ...c, fields }]
   })

@@ -1,23 +1,15 @@
 import { QueryTypes } from 'sequelize'
 import { v7 as uuid } from 'uuid'
 import { database } from '../../server/db/connect'
+import { asOwner } from '../lib/sign-in'
 
 const CLIENTS = 20
 const THINK_MS = 200
 const SECONDS = Number(process.env.OLVEX_BENCH_SECONDS ?? 30)
 
-export async function cookieFor(url: string, login: string, password: string): Promise<string> {
-  const r = await fetch(`${url}/api/v1/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ login, password }),
-  })
-  return r.headers.get('set-cookie')!.split(';')[0]!
-}
-
 /** 20 clients that read, think 200 ms on average, and read again. */
 export async function benchApi(url: string, label: string): Promise<[string, string, string][]> {
-  const cookie = await cookieFor(url, 'owner', 'tart-and-cold')
+  const cookie = await asOwner(url)
   const get = (path: string) => fetch(url + path, { headers: { cookie } })
   const stand = ((await (await get('/api/v1/stands')).json()) as { id: string }[])[0]!.id
   const lot = ((await (await get(`/api/v1/lots?stand=${stand}`)).json()) as { id: string; kind: string }[]).find(
@@ -231,7 +223,7 @@ export async function threeYears(): Promise<number> {
  * ask.
  */
 export async function benchCrowd(url: string, label: string): Promise<[string, string, string][]> {
-  const cookie = await cookieFor(url, 'owner', 'tart-and-cold')
+  const cookie = await asOwner(url)
   const stand = ((await (await fetch(`${url}/api/v1/stands`, { headers: { cookie } })).json()) as { id: string }[])[0]!
     .id
   const routes = [
@@ -304,7 +296,7 @@ export async function benchMemory(
   for (let m = 0; m < minutes; m++) {
     const end = Date.now() + 60_000
     while (Date.now() < end) {
-      const cookie = await cookieFor(url, 'owner', 'tart-and-cold')
+      const cookie = await asOwner(url)
       const archive = fetch(`${url}/api/v1/archive`, { headers: { cookie } }).then((r) => r.arrayBuffer())
       await Promise.all([benchCrowd(url, 'memory'), archive])
     }

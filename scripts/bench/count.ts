@@ -4,7 +4,7 @@ import { Hold, HoldEvent, Person, Pour } from '../../server/db/models'
 import { rowOf, rowsOf } from '../../server/db/rows'
 import { fromJson, toJson } from '../../server/db/connect'
 import { dayOf, shiftDay } from '../../core/time'
-import { cookieFor } from './api'
+import { asOwner } from '../lib/sign-in'
 
 type Row = [string, string, string]
 const middle = (all: readonly number[]): number => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)]!
@@ -60,7 +60,7 @@ async function month(): Promise<{ stand: string; from: string; until: string }> 
 /** The sheet of a month, as its owner asks for it. */
 export async function benchCount(url: string): Promise<Row[]> {
   const query = new URLSearchParams(await month())
-  const cookie = await cookieFor(url, 'owner', 'tart-and-cold')
+  const cookie = await asOwner(url)
   const took: number[] = []
   for (let i = 0; i < 7; i++) {
     const from = performance.now()

@@ -3,7 +3,7 @@ import { dayOf, shiftDay } from '../../core/time'
 import { database, toJson } from '../../server/db/connect'
 import { Hold, Person } from '../../server/db/models'
 import { rowOf } from '../../server/db/rows'
-import { cookieFor } from './api'
+import { asOwner } from '../lib/sign-in'
 
 // A million cups in three years: what is asked of today, of a month and of half a year, with all of them behind it.
 
@@ -49,7 +49,7 @@ async function threeYearsOfCups(): Promise<string> {
 /** What the hatch, a month's sheet and the forecast take, with a million cups behind them. */
 export async function benchCups(url: string): Promise<Row[]> {
   const stand = await threeYearsOfCups()
-  const cookie = await cookieFor(url, 'owner', 'tart-and-cold')
+  const cookie = await asOwner(url)
   const today = dayOf(new Date(), 'UTC')
   const asked = async (path: string): Promise<string> => {
     const took: number[] = []

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { withInstallation } from '../lib/installation'
 import { say } from '../lib/say'
+import { countStolen, inPercent } from '../lib/stolen'
 import { benchApi, benchCrowd, benchMemory, threeYears } from './api'
 import { benchBrowser, benchFruit } from './browser'
 import { benchCore } from './core'
@@ -17,34 +18,11 @@ import { benchTill } from './till'
 const print = (rows: [string, string, string][]): void =>
   rows.forEach(([what, got, hold]) => say(`| ${what} | ${got} | ${hold} |`))
 
-/**
- * Jiffies of all processors since the start: all, and those that a virtual machine had work for and did not get (Linux;
- * elsewhere nothing is known).
- */
-function jiffies(): { all: number; stolen: number } {
-  try {
-    const times = readFileSync('/proc/stat', 'utf8').split('\n')[0]!.trim().split(/\s+/).slice(1, 9).map(Number)
-    return { all: times.reduce((a, b) => a + b, 0), stolen: times[7] ?? 0 }
-  } catch {
-    return { all: 0, stolen: 0 }
-  }
-}
-/**
- * Runs a part and says what share of the processors others took meanwhile: a figure taken while that is much is the
- * neighbour's, not ours.
- */
+/** Runs a part and says what share of the processors others took meanwhile. */
 async function measured(part: () => [string, string, string][] | Promise<[string, string, string][]>): Promise<void> {
-  const before = jiffies()
+  const stolen = countStolen()
   print(await part())
-  const after = jiffies()
-  if (after.all > before.all)
-    print([
-      [
-        'of the processors, taken by others meanwhile',
-        `${((100 * (after.stolen - before.stolen)) / (after.all - before.all)).toFixed(1)} %`,
-        '',
-      ],
-    ])
+  print([['of the processors, taken by others meanwhile', inPercent(stolen()), '']])
 }
 say('| figure | measured | to hold |\n| --- | --- | --- |')
 await measured(benchCore)

@@ -54,7 +54,8 @@ export async function startApp(
       NITRO_HOST: HOST,
       PORT: String(port),
       NITRO_PORT: String(port),
-      OLVEX_SESSION_PASSWORD: secretsOf(places).sessionPassword,
+      // Servers of one business that have folders of their own are given one password.
+      OLVEX_SESSION_PASSWORD: process.env.OLVEX_SESSION_PASSWORD ?? secretsOf(places).sessionPassword,
       OLVEX_DATA: places.data,
       ...env,
     },

@@ -62,11 +62,15 @@ async function book<K extends FactKind>(
   confirmed: readonly string[],
   who: Who,
 ): Promise<void> {
-  const of = booked(kind, told, await readState(tx, needsOf(kind, told), who))
+  const needs = needsOf(kind, told)
+  const state = await readState(tx, needs, who)
+  const of = booked(kind, told, state)
   const [first] = of.limits
   if (first?.code === 'not-found') throw notFound(first.field)
   if (first?.code === 'not-your-role') throw new Refusal(403, 'not-your-role')
   refuseUnlessConfirmed(of, confirmed)
   const { at } = told as { at?: string | null }
-  await store(tx, who, of, confirmed, at ? new Date(at) : now())
+  // What names no stand is told where the lots are that it takes from.
+  const standId = who.standId ?? needs.lots.map((id) => state.lot(id)?.standId).find((id) => id !== undefined)
+  await store(tx, { ...who, standId }, of, confirmed, at ? new Date(at) : now())
 }

@@ -1,4 +1,4 @@
-import { Op, QueryTypes, type LOCK } from 'sequelize'
+import { Op, QueryTypes } from 'sequelize'
 import {
   settledTogether,
   type BatchVessel,
@@ -12,7 +12,7 @@ import {
 import type { Reply } from '#shared/contract'
 import { database, fromJson, toNumber, type Read, type Tx } from '../db/connect'
 import { Hold, Pour, SoldOut } from '../db/models'
-import { rowsOf, type Row } from '../db/rows'
+import { boundingRows, rowsOf, type Row } from '../db/rows'
 import { snapshotsOf } from '../menu/standards'
 import { now } from '../platform/clock'
 import { toldEvents } from './told-events'
@@ -58,7 +58,7 @@ const eventsOf = (tx: Read, ids: readonly string[]): Promise<Map<string, ToldHol
 
 /** Vessels as they stand, locked: nothing else happens to them meanwhile. */
 export const holdsNow = (tx: Tx, ids: readonly string[]): Promise<Map<string, HoldNow>> =>
-  holdsOf(tx, ids, tx.LOCK.UPDATE)
+  holdsOf(tx, ids, boundingRows(Hold, tx, ids))
 /** Reads the cups out of vessels to which some things happened. */
 export type CupsReader = (
   tx: Read,
@@ -67,17 +67,16 @@ export type CupsReader = (
 ) => Promise<PouredRow[]>
 /**
  * Vessels with all that happened to them, and all of their cups.
- * @param cupsOf reads those
+ * @param found their rows, where they are read otherwise than by their ids @param cupsOf reads the cups
  */
 export async function holdsOf(
   tx: Read,
   ids: readonly string[],
-  lock?: LOCK,
+  found?: Promise<Row<typeof Hold>[]>,
   cupsOf: CupsReader = pouredOf,
 ): Promise<Map<string, HoldNow>> {
   if (!ids.length) return new Map()
-  const of = { transaction: tx, ...(lock ? { lock } : {}) }
-  const rows = await rowsOf(Hold, { where: { id: [...ids] }, ...of })
+  const rows = await (found ?? rowsOf(Hold, { where: { id: [...ids] }, transaction: tx }))
   const events = await eventsOf(tx, ids)
   const pours = new Map<string, PouredRow[]>(ids.map((id) => [id, []]))
   for (const p of await cupsOf(tx, ids, events)) pours.get(p.holdId!)!.push(p)
@@ -103,8 +102,7 @@ export async function vesselsNow(
 }
 /** Pours that were told before, locked. */
 export async function poursNow(tx: Tx, ids: readonly string[]): Promise<Map<string, PourRow>> {
-  if (!ids.length) return new Map()
-  const rows = await rowsOf(Pour, { where: { id: [...ids] }, lock: tx.LOCK.UPDATE, transaction: tx })
+  const rows = await boundingRows(Pour, tx, ids)
   return new Map(rows.map((r) => [r.id, pourRow(r)]))
 }
 

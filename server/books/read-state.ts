@@ -11,22 +11,23 @@ import {
 } from '#core/books'
 import type { HoldControl } from '#core/hold'
 import type { OwnHandling } from '#core/yield'
-import { Batch, Cup, Lot, Press, Stand } from '../db/models'
+import { Batch, Cup, Fact, Lot, Press, Stand } from '../db/models'
 import { database, toNumber, type Tx } from '../db/connect'
 import { currencyDecimals } from '../platform/business'
 import { now } from '../platform/clock'
+import { standClosed } from '../platform/errors'
 import { dataOf, findByName, findIngredients } from '../menu/ingredients'
 import { recipesOf, versionsOf } from '../menu/versions'
 import { counts } from './facts'
 import { lastPrices } from './prices'
 import { meanYield } from './presses'
-import { atLeast } from '#shared/contract'
-import { leastRoleAt, roleAt, type Who } from '../people/who'
+import { atLeast, roleAt } from '#shared/contract'
+import { leastRoleAt, type Who } from '../people/who'
 import { lotRow } from './lot-row'
 import { holdsNow, poursNow, vesselsNow } from './holds'
 import { runsNow } from './runs'
 import { sendsNow } from './sends'
-import { rowsOf } from '../db/rows'
+import { boundingRows, rowsOf } from '../db/rows'
 
 /**
  * What a book needs to know, read under locks: the lots that the fact names and those that the facts moved which it
@@ -80,7 +81,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   const goods = await goodsIn(tx, needs.goods)
   const named = await Promise.all(needs.names.map((name) => findByName(tx, name)))
   const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
-  const stands = await standsOf(tx, needs.stands)
+  const stands = await standsOf(tx, needs, lots, who)
   // What is at a stand where the teller does not work is not there for them.
   const seen = <T extends { standId: string }>(row: T | undefined): T | undefined =>
     row && roleAt(who, row.standId) !== null ? row : undefined
@@ -126,20 +127,33 @@ async function goodsIn(tx: Tx, keys: readonly string[]): Promise<Set<string>> {
   return new Set(keys.filter((key) => there.has(goodsOf(key)?.cupId ?? '')))
 }
 
-/** Those that serve, with what else than the cold may keep safe what stands at their hatch. */
-async function standsOf(tx: Tx, ids: string[]): Promise<Map<string, HoldControl>> {
-  if (!ids.length) return new Map()
-  const rows = await rowsOf(Stand, {
-    where: { id: ids, closed: false },
-    attributes: ['id', 'holdControl'],
-    transaction: tx,
-  })
-  return new Map(rows.map((r) => [r.id, r.holdControl]))
+/**
+ * Those that serve, with what else than the cold may keep safe what stands at their hatch. What comes to a stand is
+ * bounded by it: it closes empty. After lots, as rows that are written of them are bound to their stand, too.
+ * @throws 409 where the stand that is told of has closed just now
+ */
+async function standsOf(
+  tx: Tx,
+  needs: Needs,
+  lots: ReadonlyMap<string, LotNow>,
+  who: Who,
+): Promise<Map<string, HoldControl>> {
+  const back = needs.comesBack ? [...lots.values()].map((l) => l.standId) : []
+  const bounding = await boundingRows(Stand, tx, [...new Set([...needs.stands, ...back])].sort())
+  if (bounding.some((s) => s.closed && s.id === who.standId)) throw standClosed()
+  const others = needs.atStands.length
+    ? await rowsOf(Stand, {
+        where: { id: needs.atStands },
+        attributes: ['id', 'holdControl', 'closed'],
+        transaction: tx,
+      })
+    : []
+  return new Map([...bounding, ...others].filter((r) => !r.closed).map((r) => [r.id, r.holdControl]))
 }
 
 async function lockedLots(tx: Tx, ids: string[], since: string | null): Promise<Map<string, LotNow>> {
   if (!ids.length) return new Map()
-  const rows = await rowsOf(Lot, { where: { id: ids }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx })
+  const rows = await boundingRows(Lot, tx, ids)
   const sums = await database().query<{ lotId: string; left: string; moved: string }>(
     'SELECT lot_id AS lotId, SUM(amount) AS `left`, SUM(IF(at > :since, amount, 0)) AS moved FROM movement WHERE lot_id IN (:ids) GROUP BY lot_id',
     { type: QueryTypes.SELECT, replacements: { ids, since: since === null ? null : new Date(since) }, transaction: tx },
@@ -183,6 +197,8 @@ async function voidedOf(tx: Tx, ids: string[]): Promise<Set<string>> {
 /** Facts by id, with all that they moved. Deliveries are lots themselves; made lots are no facts to take out. */
 async function factsOf(tx: Tx, ids: string[], lots: Map<string, LotNow>): Promise<Map<string, FactNow>> {
   if (!ids.length) return new Map()
+  // Whether they are in the books is bounded by themselves.
+  await boundingRows(Fact, tx, ids)
   const find = { where: { id: ids }, transaction: tx, raw: true } as const
   const presses = await rowsOf(Press, { ...find, transaction: tx })
   const batches = await rowsOf(Batch, { ...find, attributes: ['id', 'versionId', 'at'], transaction: tx })

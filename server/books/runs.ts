@@ -5,7 +5,7 @@ import { Evaluator, namesIn, type ItemRef, type RecipeContext, type RecipeDocume
 import type { Reply, Run } from '#shared/contract'
 import { Batch, BatchRun } from '../db/models'
 import { database, fromJson, toNumber, type Read, type Tx } from '../db/connect'
-import { rowsOf, type Row } from '../db/rows'
+import { boundingRows, rowsOf, type Row } from '../db/rows'
 import { now } from '../platform/clock'
 import { notFound } from '../platform/errors'
 import { snapshotsOf } from '../menu/standards'
@@ -51,7 +51,7 @@ const namesOf = (items: readonly ItemRef[]): ReturnType<typeof namesIn> => ({
 export async function runsNow(tx: Tx, ids: readonly string[], items: readonly ItemRef[]): Promise<Map<string, RunNow>> {
   const out = new Map<string, RunNow>()
   if (!ids.length) return out
-  const rows = await rowsOf(BatchRun, { where: { id: [...ids] }, lock: tx.LOCK.UPDATE, transaction: tx })
+  const rows = await boundingRows(BatchRun, tx, ids)
   const events = await eventsOf(tx, ids)
   const made = await madeOf(tx, ids)
   for (const raw of rows) {

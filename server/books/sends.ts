@@ -3,7 +3,7 @@ import type { SentNow } from '#core/books'
 import type { Reply } from '#shared/contract'
 import { database, toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { Arrival, Lot, LotEvent } from '../db/models'
-import { rowsOf } from '../db/rows'
+import { boundingRows, rowsOf } from '../db/rows'
 import { now } from '../platform/clock'
 import { counts } from './facts'
 import { lotRow } from './lot-row'
@@ -15,12 +15,7 @@ const SHOWN_MS = 7 * 864e5
 
 /** Events that sent something, locked, with whether it arrived or was taken back. */
 export async function sendsNow(tx: Tx, ids: readonly string[]): Promise<Map<string, SentNow>> {
-  if (!ids.length) return new Map()
-  const events = await rowsOf(LotEvent, {
-    where: { id: [...ids], kind: 'send' },
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-  })
+  const events = await boundingRows(LotEvent, tx, ids, { kind: 'send' })
   if (!events.length) return new Map()
   const arrivals = await rowsOf(Arrival, { where: { sendId: events.map((e) => e.id) }, transaction: tx })
   const arrived = new Set(arrivals.map((a) => a.sendId))

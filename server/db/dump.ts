@@ -4,6 +4,8 @@ import { mkdir, readdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
+import { addressOf } from './address'
+import { nodeInUse } from './connect'
 import { settle } from './files'
 
 const KEPT = 5
@@ -16,15 +18,15 @@ export const stampOf = (at: Date): string => at.toISOString().replace(/[:.]/g, '
  * shows it.
  */
 function access(): { args: string[]; schema: string; env: NodeJS.ProcessEnv } {
-  const url = new URL(process.env.OLVEX_DATABASE_URL!)
-  const socket = url.searchParams.get('socketPath')
+  const { user, password, schema } = addressOf()
+  const { host, port, socketPath } = nodeInUse()
   return {
-    schema: url.pathname.slice(1),
-    env: { ...process.env, MYSQL_PWD: decodeURIComponent(url.password) },
+    schema,
+    env: { ...process.env, MYSQL_PWD: password },
     args: [
       '--no-defaults',
-      `--user=${decodeURIComponent(url.username)}`,
-      ...(socket ? [`--socket=${socket}`] : [`--host=${url.hostname}`, `--port=${url.port || 3306}`]),
+      `--user=${user}`,
+      ...(socketPath ? [`--socket=${socketPath}`] : [`--host=${host}`, `--port=${port}`]),
     ],
   }
 }

@@ -26,7 +26,14 @@ const AWAY = new Set([
   'ER_CON_COUNT_ERROR',
   'ER_NEW_ABORTING_CONNECTION',
   'ER_QUERY_INTERRUPTED',
+  // A node of a cluster that is not one with the others; how a commit on it ended is not known.
+  'ER_UNKNOWN_COM_ERROR',
+  'ER_ERROR_DURING_COMMIT',
 ])
+/** Others wrote the same rows again and again, and this one was never first. */
+const CROWDED = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT'])
+/** Whether somebody else was first: the same may go well when it is done again. */
+export const isCrowded = (e: unknown): boolean => CROWDED.has((e as Fault).original?.code ?? (e as Fault).code ?? '')
 const AWAY_TEXT =
   /connection is in closed state|connection manager was closed|Connection lost|server has gone away|shutdown in progress/i
 const FULL = new Set([
@@ -67,6 +74,7 @@ export function refusalOf(e: unknown): Refusal {
   const { name, message = '', code, original } = e as Fault
   const said = original?.code ?? code ?? ''
   if (FULL.has(said)) return new Refusal(507, 'disk-full')
+  if (isCrowded(e)) return new Refusal(503, 'crowded')
   if (isDatabaseAway(e)) return new Refusal(503, 'database-down')
   if (name === 'SequelizeUniqueConstraintError') return new Refusal(409, 'already-there')
   if (UNFIT[said])

@@ -1,44 +1,39 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { INGREDIENTS } from '#core/substances'
-import { MIGRATIONS, SCHEMA_NUMBER } from './migrations'
+import { again } from './connect'
+import { exclusively } from './locks'
+import { LEASE_TABLE, MIGRATIONS, SCHEMA_NUMBER } from './migrations'
 import { fillSnapshots } from './snapshots'
 
-const LOCK = 'olvex-migrate'
+/** Whoever dies while it migrates holds the others up for no longer than this. */
+const LEASE_S = 5
+const WAIT_S = 120
 
 /**
  * Brings the schema up, one process at a time. `dump` is called first when there is something to lose.
  * @returns names of the migrations that ran
  */
 export async function migrate(db: Sequelize, dump?: () => Promise<void>): Promise<string[]> {
-  return db.transaction(async (lockHolder) => {
-    const [got] = await db.query<{ got: number }>('SELECT GET_LOCK(:lock, 120) AS got', {
-      type: QueryTypes.SELECT,
-      replacements: { lock: LOCK },
-      transaction: lockHolder,
-    })
-    if (got?.got !== 1) throw new Error('another process has been migrating for two minutes; try again when it is done')
-    try {
-      const umzug = new Umzug({
-        migrations: MIGRATIONS.map((m) => ({ name: m.name, up: async () => void (await db.query(m.sql)) })),
-        storage: new SequelizeStorage({ sequelize: db, tableName: 'migration' }),
-        logger: undefined,
-      })
-      const pending = await umzug.pending()
-      const done = await umzug.executed()
-      if (pending.length && done.length && dump) await dump()
-      const ran = await umzug.up()
-      await seedShipped(db)
-      await db.transaction((tx) => fillSnapshots(db, tx))
-      return ran.map((r) => r.name)
-    } finally {
-      await db.query('SELECT RELEASE_LOCK(:lock)', {
-        type: QueryTypes.SELECT,
-        replacements: { lock: LOCK },
-        transaction: lockHolder,
-      })
-    }
+  await again(() => db.query(LEASE_TABLE))
+  const ran = await exclusively('migrate', () => bringUp(db, dump), { waitS: WAIT_S, leaseS: LEASE_S, db })
+  if (!ran) throw new Error('another process has been migrating for two minutes; try again when it is done')
+  return ran
+}
+
+async function bringUp(db: Sequelize, dump?: () => Promise<void>): Promise<string[]> {
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map((m) => ({ name: m.name, up: async () => void (await db.query(m.sql)) })),
+    storage: new SequelizeStorage({ sequelize: db, tableName: 'migration' }),
+    logger: undefined,
   })
+  const pending = await umzug.pending()
+  const done = await umzug.executed()
+  if (pending.length && done.length && dump) await dump()
+  const ran = await umzug.up()
+  await again(() => seedShipped(db))
+  await again(() => db.transaction((tx) => fillSnapshots(db, tx)))
+  return ran.map((r) => r.name)
 }
 
 /** Ingredients that ship with this version and are not there yet. */
@@ -50,8 +45,16 @@ async function seedShipped(db: Sequelize): Promise<void> {
   )
 }
 
-/** Whether the database has exactly this program's schema. */
-export async function schemaIsCurrent(db: Sequelize): Promise<boolean> {
-  const [row] = await db.query<{ n: number }>('SELECT COUNT(*) AS n FROM migration', { type: QueryTypes.SELECT })
-  return Number(row?.n) === SCHEMA_NUMBER
+/** The first release that still works once a migration has run, where that is not any: it says so in its name. */
+const worksFrom = (name: string): number => Number(/-from-(\d{4})$/.exec(name)?.[1] ?? 0)
+
+/**
+ * Whether this program works on the database as it is: everything that it needs is there, and nothing that came since
+ * took something away that it needs. So servers of two releases may work side by side while one follows the other.
+ */
+export async function schemaFits(db: Sequelize): Promise<boolean> {
+  const rows = await db.query<{ name: string }>('SELECT name FROM migration', { type: QueryTypes.SELECT })
+  const own = new Set(MIGRATIONS.map((m) => m.name))
+  const since = rows.filter((r) => !own.has(r.name))
+  return rows.length - since.length === SCHEMA_NUMBER && since.every((r) => worksFrom(r.name) <= SCHEMA_NUMBER)
 }

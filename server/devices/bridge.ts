@@ -24,11 +24,12 @@ interface Known {
   unitUntil: number
 }
 type Listener = (reading: BenchReading) => void
+type Ended = () => void
 
 export class Bridge {
   private socket: Socket | null = null
   private readonly known = new Map<Device, Known>()
-  private readonly listeners = new Set<Listener>()
+  private readonly listeners = new Map<Listener, Ended>()
   private rest = ''
   private timer: ReturnType<typeof setInterval> | undefined
   private secondAt = 0
@@ -48,9 +49,12 @@ export class Bridge {
     this.closeAt = Math.max(Date.now() + LINGER_MS, this.listeners.size ? Infinity : 0)
     return DEVICES.flatMap((d) => (this.known.has(d) ? [this.known.get(d)!.reading] : []))
   }
-  /** The function it gives stops listening. The bridge closes a while after the last one has gone. */
-  listen(listener: Listener): () => void {
-    this.listeners.add(listener)
+  /**
+   * The function it gives stops listening. The bridge closes a while after the last one has gone.
+   * @param ended is called when it closes with somebody still there
+   */
+  listen(listener: Listener, ended: Ended = () => undefined): () => void {
+    this.listeners.set(listener, ended)
     this.closeAt = Infinity
     for (const r of this.readings()) listener(r)
     return () => {
@@ -125,7 +129,7 @@ export class Bridge {
   }
   private say(k: Known, t: number): void {
     k.saidAt = t
-    for (const l of this.listeners) l(k.reading)
+    for (const l of this.listeners.keys()) l(k.reading)
   }
   /** Silence is a loss too; nobody listening is the end. */
   private look(): void {
@@ -139,20 +143,6 @@ export class Bridge {
     this.retryAt = Infinity
     this.socket?.removeAllListeners('close').destroy()
     this.closed()
+    for (const ended of this.listeners.values()) ended()
   }
 }
-
-const bridges = new Map<string, Bridge>()
-/** The bridge of a stand's bench, opened when it is first asked for; null where the stand has none. */
-export function bridgeTo(standId: string, bench: string | null): Bridge | null {
-  const address = bench === 'simulated' ? (process.env.OLVEX_BENCH ?? null) : bench
-  if (!address) return null
-  const key = `${standId} ${address}`
-  const open = bridges.get(key)
-  if (open) return open
-  const [host, port] = [address.slice(0, address.lastIndexOf(':')), Number(address.slice(address.lastIndexOf(':') + 1))]
-  const made = new Bridge(host, port, () => bridges.delete(key))
-  bridges.set(key, made)
-  return made
-}
-export const closeBridges = (): void => bridges.forEach((b) => b.close())

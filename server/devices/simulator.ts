@@ -55,6 +55,10 @@ export class Bench {
         .listen(port, '127.0.0.1', () => resolve((this.server!.address() as { port: number }).port))
     })
   }
+  /** How many listen to it now. */
+  get listeners(): number {
+    return this.sockets.size
+  }
   close(): void {
     clearInterval(this.timer)
     for (const s of this.sockets) s.destroy()

@@ -1,8 +1,10 @@
+import { Op } from 'sequelize'
 import { checkService } from '#core/schedule/service'
+import type { Day } from '#core/time'
 import type { Body, Reply, ServiceDay as Shown } from '#shared/contract'
 import { fromJson, toJson, type Read, type Tx } from '../db/connect'
 import { ServiceDay, Stand } from '../db/models'
-import { rowOf, type Row } from '../db/rows'
+import { rowOf, rowsOf, type Row } from '../db/rows'
 import { save } from '../platform/documents'
 import { invalid, notFound, stale } from '../platform/errors'
 import type { Who } from '../people/who'
@@ -22,6 +24,18 @@ const viewOf = (r: Row<typeof ServiceDay>): Shown => ({
 export async function serviceOf(tx: Read, standId: string, day: string): Promise<Reply<'serviceDay'>> {
   const row = await rowOf(ServiceDay, { where: { standId, day }, transaction: tx })
   return { service: row && viewOf(row) }
+}
+
+/** Who was there on some days, shift by shift. */
+export async function shiftsIn(tx: Read, standId: string, from: Day, until: Day): Promise<Reply<'count'>['shifts']> {
+  const rows = await rowsOf(ServiceDay, {
+    where: { standId, day: { [Op.between]: [from, until] } },
+    order: ['day'],
+    transaction: tx,
+  })
+  return rows.flatMap((r) =>
+    fromJson<Shown['shifts']>(r.shifts).map(({ name, from, to }) => ({ day: r.day, name, from, to })),
+  )
 }
 
 /** One for a stand and a day: who begins a second is told of the first. */

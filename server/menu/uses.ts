@@ -1,19 +1,24 @@
 import type { Body, Reply } from '#shared/contract'
-import type { Read, Tx } from '../db/connect'
+import type { OwnPrice } from '#core/cost'
+import { checkPaid } from '#core/limits'
+import { fromJson, toJson, type Read, type Tx } from '../db/connect'
 import { Recipe, RecipeVersion, Stand, StandUse } from '../db/models'
 import { rowOf, rowsOf, type Row } from '../db/rows'
 import { save } from '../platform/documents'
-import { invalid, notFound } from '../platform/errors'
+import { currencyDecimals } from '../platform/business'
+import { invalid, notFound, refuseUnlessConfirmed } from '../platform/errors'
 import { seenBy, type Who } from '../people/who'
 
-// Which standard of a drink a stand pours.
+// Which standard of a drink a stand pours, and at what prices of its own.
 
+export const ownPricesOf = (json: unknown): OwnPrice[] => (json === null ? [] : fromJson<OwnPrice[]>(json))
 const viewOf = (r: Row<typeof StandUse>) => ({
   id: r.id,
   standId: r.standId,
   recipeId: r.recipeId,
   versionId: r.versionId,
   isServed: Boolean(r.isServed),
+  ownPrices: ownPricesOf(r.ownPrices),
   version: r.version,
 })
 export type Use = ReturnType<typeof viewOf>
@@ -30,9 +35,17 @@ export async function putUse(tx: Tx, id: string, body: Body<'putUse'>, who: Who)
     throw invalid([{ field: 'versionId', code: 'standard-of-another' }])
   const before = await rowOf(StandUse, { where: { standId, recipeId }, lock: tx.LOCK.UPDATE, transaction: tx })
   const at = before?.id ?? id
-  return save(tx, who, 'stand-use', at, before && viewOf(before), body, (row) =>
-    before
-      ? StandUse.update(row, { where: { id: at }, transaction: tx })
-      : StandUse.create({ id: at, ...row }, { transaction: tx }),
+  const ownPrices = body.ownPrices ?? ownPricesOf(before?.ownPrices ?? null)
+  const decimals = await currencyDecimals(tx)
+  refuseUnlessConfirmed(
+    { limits: ownPrices.flatMap((p, i) => checkPaid(p.sizePrice, decimals, `ownPrices.${i}.sizePrice`)), doubts: [] },
+    [],
   )
+  const told = { ...body, ownPrices }
+  return save(tx, who, 'stand-use', at, before && viewOf(before), told, (row) => {
+    const kept = { ...row, ownPrices: toJson(row.ownPrices) }
+    return before
+      ? StandUse.update(kept, { where: { id: at }, transaction: tx })
+      : StandUse.create({ id: at, ...kept }, { transaction: tx })
+  })
 }

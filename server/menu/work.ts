@@ -29,7 +29,7 @@ export async function listWork(tx: Read, recipeId: string, who: Who): Promise<Re
     ],
     transaction: tx,
   })
-  const rows = seenBy(who, all)
+  const rows = seenBy(who, all, 'lead')
   const ids = [...new Set(rows.map((r) => r.personId))]
   const people = new Map(
     (await rowsOf(Person, { where: { id: ids }, attributes: ['id', 'name'], transaction: tx })).map((p) => [

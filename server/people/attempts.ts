@@ -1,7 +1,8 @@
 import { isIPv6 } from 'node:net'
-import { Op, QueryTypes } from 'sequelize'
+import { Op } from 'sequelize'
 import { SignInAttempt } from '../db/models'
-import { database, inTransaction, type Read, type Tx } from '../db/connect'
+import { inTransaction, type Read, type Tx } from '../db/connect'
+import { tell } from '../db/rows'
 import { now } from '../platform/clock'
 import { digest } from './secrets'
 import { Refusal } from '../platform/errors'
@@ -119,11 +120,7 @@ export async function guarded(guess: Guess, compare: () => Promise<boolean>): Pr
 
 async function lockGates(tx: Tx, values: string[]): Promise<void> {
   const buckets = [...new Set(values.map((s) => parseInt(digest(s).slice(0, 6), 16) % GATES))]
-  await database().query('SELECT bucket FROM sign_in_gate WHERE bucket IN (:buckets) ORDER BY bucket FOR UPDATE', {
-    type: QueryTypes.SELECT,
-    replacements: { buckets },
-    transaction: tx,
-  })
+  await tell(tx, 'sign_in_gate', 'bucket', buckets)
 }
 
 export async function dropOldAttempts(tx: Tx): Promise<void> {

@@ -7,7 +7,7 @@ import { invalid, notFound, stale } from '../platform/errors'
 import { hashSecret } from './secrets'
 import { endPinSessionsOf, endSessionsOf } from './sessions'
 import { standsOf, type Who } from './who'
-import { rowOf, rowsOf, type Row } from '../db/rows'
+import { boundByBusiness, rowOf, rowsOf, type Row } from '../db/rows'
 
 type Stored = Row<typeof Person>
 const view = (p: Stored): PersonRow => ({
@@ -65,13 +65,9 @@ export async function addPerson(tx: Tx, body: Body<'postPerson'>, who: Who): Pro
 }
 
 export async function changePerson(tx: Tx, id: string, body: Body<'putPerson'>, who: Who): Promise<Reply<'putPerson'>> {
-  // Owners are locked together, in id order, so that two of them cannot each remove the other.
-  const owners = await rowsOf(Person, {
-    where: { role: 'owner', active: true },
-    order: ['id'],
-    lock: tx.LOCK.UPDATE,
-    transaction: tx,
-  })
+  // One after the other, so that two owners cannot each remove the other.
+  await boundByBusiness(tx)
+  const owners = await rowsOf(Person, { where: { role: 'owner', active: true }, transaction: tx })
   const before = await rowOf(Person, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (!before) throw notFound('person')
   if (before.version !== body.version) throw stale(view(before))

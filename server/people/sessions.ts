@@ -8,6 +8,7 @@ import { now } from '../platform/clock'
 import { notFound } from '../platform/errors'
 import { standsOf, type Who } from './who'
 import { rowOf } from '../db/rows'
+import { Together } from '../db/together'
 
 const SESSION_DAYS = 30
 /** A PIN is short: what it opens ends with the day's work. */
@@ -38,16 +39,19 @@ export async function openSession(tx: Tx, personId: string, place: Place): Promi
 }
 
 /** The person behind a live session; read on every request, so that a revoked one is out at once. */
-export async function personOfSession(
-  tx: Read,
-  sessionId: string,
-): Promise<Pick<Person, 'id' | 'role' | 'stands'> | null> {
-  const [person] = await database().query<Pick<Person, 'id' | 'role'> & { stands: string | null }>(
-    `SELECT p.id, p.role, p.stands FROM session s JOIN person p ON p.id = s.person_id
-      WHERE s.id = :sessionId AND s.revoked_at IS NULL AND s.expires_at > :at AND p.active`,
-    { type: QueryTypes.SELECT, replacements: { sessionId, at: now() }, transaction: tx },
+export async function personOfSession(tx: Read, sessionId: string): Promise<Signed | null> {
+  return (tx ? (await peopleOf(tx, [sessionId])).get(sessionId) : await sessions.get(sessionId)) ?? null
+}
+type Signed = Pick<Person, 'id' | 'role' | 'stands'>
+/** Every request asks for one: those that come at once are asked for together. */
+const sessions = new Together((ids) => peopleOf(null, ids))
+async function peopleOf(tx: Read, ids: readonly string[]): Promise<Map<string, Signed>> {
+  const rows = await database().query<Pick<Person, 'id' | 'role'> & { stands: string | null; sid: string }>(
+    `SELECT s.id AS sid, p.id, p.role, p.stands FROM session s JOIN person p ON p.id = s.person_id
+      WHERE s.id IN (:ids) AND s.revoked_at IS NULL AND s.expires_at > :at AND p.active`,
+    { type: QueryTypes.SELECT, replacements: { ids, at: now() }, transaction: tx },
   )
-  return person ? { ...person, stands: standsOf(person.stands) } : null
+  return new Map(rows.map(({ sid, ...p }) => [sid, { ...p, stands: standsOf(p.stands) }]))
 }
 
 /** Notes that a session is in use, to the minute. */

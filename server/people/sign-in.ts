@@ -1,5 +1,5 @@
-import { Op } from 'sequelize'
-import type { Body, Reply } from '#shared/contract'
+import { Op, type WhereOptions } from 'sequelize'
+import { roleAt, type Body, type Reply } from '#shared/contract'
 import { Device, Person } from '../db/models'
 import { inTransaction, type Read } from '../db/connect'
 import { guarded, knownGuess, pinGuess, strangersGuess, type Guess } from './attempts'
@@ -8,8 +8,8 @@ import { knownFor, withKnown } from './known-devices'
 import { setPassword } from './people'
 import { hashSecret, isToken, verifySecret } from './secrets'
 import { openSession } from './sessions'
-import type { Who } from './who'
-import { rowOf, rowsOf, type Row } from '../db/rows'
+import { standsOf, type Who } from './who'
+import { boundingRows, rowOf, rowsOf, type Row } from '../db/rows'
 
 type Stored = Pick<Row<typeof Person>, 'id' | 'login' | 'passwordHash' | 'pinHash'>
 /** Where a sign-in comes from: address and browser, and the two cookies that say what is known of it. */
@@ -50,39 +50,46 @@ function open(
   known: string | null,
 ): Promise<Opened | null> {
   return inTransaction(async (tx) => {
-    const still = await Person.findOne({
-      where: { id: person.id, active: true, [secret]: person[secret] },
-      lock: tx.LOCK.UPDATE,
-      transaction: tx,
-      raw: true,
-    })
+    const [still] = await boundingRows(Person, tx, [person.id], { active: true, [secret]: person[secret] })
     return still ? { sid: await openSession(tx, person.id, place), known } : null
   })
 }
 
+type Tablet = Pick<Row<typeof Device>, 'id' | 'tabletStandId'>
 /** The enrolled tablet that a device cookie belongs to, `id.token`. */
-export async function deviceOf(tx: Read, cookie: string | null): Promise<string | null> {
+async function tabletOf(tx: Read, cookie: string | null): Promise<Tablet | null> {
   const [id, token] = (cookie ?? '').split('.')
   if (!id || !token || !/^[\w-]+$/.test(id)) return null
   const row = await rowOf(Device, { where: { id, revokedAt: null, standId: null }, transaction: tx })
-  return row && isToken(token, row.secretHash) ? id : null
+  return row && isToken(token, row.secretHash) ? row : null
 }
+export const deviceOf = async (tx: Read, cookie: string | null): Promise<string | null> =>
+  (await tabletOf(tx, cookie))?.id ?? null
 
-export async function pinPeople(tx: Read, cookie: string | null): Promise<Reply<'getPin'>> {
-  if (!(await deviceOf(tx, cookie))) return { enrolled: false, people: [] }
-  const people = await rowsOf(Person, {
-    attributes: ['id', 'name'],
-    where: { role: 'crew', active: true, pinHash: { [Op.ne]: null } },
+/** Crew who may sign in by PIN on a tablet: those who work where it lies. */
+async function crewOf({ tabletStandId }: Tablet, tx: Read, where: WhereOptions = {}): Promise<Row<typeof Person>[]> {
+  const crew = await rowsOf(Person, {
+    where: { role: 'crew', active: true, ...where },
     order: ['name'],
     transaction: tx,
   })
-  return { enrolled: true, people }
+  return crew.filter(
+    (p) => tabletStandId === null || roleAt({ role: p.role, stands: standsOf(p.stands) }, tabletStandId) !== null,
+  )
+}
+
+export async function pinPeople(tx: Read, cookie: string | null): Promise<Reply<'getPin'>> {
+  const tablet = await tabletOf(tx, cookie)
+  if (!tablet) return { enrolled: false, people: [] }
+  const crew = await crewOf(tablet, tx, { pinHash: { [Op.ne]: null } })
+  return { enrolled: true, people: crew.map(({ id, name }) => ({ id, name })) }
 }
 
 export async function pinIn(body: Body<'pinIn'>, caller: Caller): Promise<Opened | null> {
-  const deviceId = await deviceOf(null, caller.tablet)
-  if (!deviceId) throw new Refusal(403, 'tablet-not-enrolled', [{ field: 'pin', code: 'tablet-not-enrolled' }])
-  const person = await rowOf(Person, { where: { id: body.personId, active: true, role: 'crew' }, transaction: null })
+  const tablet = await tabletOf(null, caller.tablet)
+  if (!tablet) throw new Refusal(403, 'tablet-not-enrolled', [{ field: 'pin', code: 'tablet-not-enrolled' }])
+  const deviceId = tablet.id
+  const [person] = await crewOf(tablet, null, { id: body.personId })
   const right = await guarded(pinGuess(body.personId, deviceId), () => verifySecret(person?.pinHash ?? null, body.pin))
   return right ? open(person!, 'pinHash', { agent: caller.agent, deviceId }, null) : null
 }

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { atLeast, type Endpoint, type StandRow } from '#shared/contract'
 import { database, type Read } from '../db/connect'
 import { Stand } from '../db/models'
-import { notFound, Refusal } from '../platform/errors'
+import { notFound, Refusal, standClosed } from '../platform/errors'
 import { leastRoleAt, type Who } from './who'
 
 // What is not theirs is absent: whoever is bound to stands meets what is at another one as if it did not exist. Every
@@ -68,5 +68,5 @@ export async function whoAt(tx: Read, endpoint: Endpoint, asked: Asked, who: Who
 async function assertOpen(tx: Read, standIds: readonly string[]): Promise<void> {
   if (!standIds.length) return
   const closed = await Stand.count({ where: { id: [...standIds], closed: true }, transaction: tx })
-  if (closed) throw new Refusal(409, 'stand-closed', [{ field: 'standId', code: 'stand-closed' }])
+  if (closed) throw standClosed()
 }

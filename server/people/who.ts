@@ -1,4 +1,4 @@
-import { maskOf, MONEY_NAMES, ROLES, type AtStand, type Endpoint, type Role } from '#shared/contract'
+import { atLeast, maskOf, MONEY_NAMES, roleAt, ROLES, type AtStand, type Endpoint, type Role } from '#shared/contract'
 import { fromJson } from '../db/connect'
 
 /** Who asks, in which session, and under which key the write is remembered. */
@@ -17,13 +17,15 @@ export interface Who {
 /** Where somebody works, as it is kept. */
 export const standsOf = (json: string | null): AtStand[] | null => (json === null ? null : fromJson<AtStand[]>(json))
 
-/** What somebody is at a stand; null where they do not work there. */
-export const roleAt = (who: Pick<Who, 'role' | 'stands'>, standId: string): Role | null =>
-  who.stands === null ? who.role : (who.stands.find((s) => s.standId === standId)?.role ?? null)
+/** Where they are at least that; null: everywhere. */
+export const standsAs = (who: Who, least: Role): string[] | null =>
+  who.stands?.filter((s) => atLeast(s.role, least)).map((s) => s.standId) ?? null
 
-/** Rows of the stands that they work at. */
-export const seenBy = <T extends { standId: string }>(who: Who, rows: T[]): T[] =>
-  who.stands === null ? rows : rows.filter((r) => roleAt(who, r.standId) !== null)
+/** Rows of the stands where they are at least that: what somebody reads as a lead is not of where they are crew. */
+export function seenBy<T extends { standId: string }>(who: Who, rows: T[], least: Role = 'crew'): T[] {
+  const stands = standsAs(who, least)
+  return stands === null ? rows : rows.filter((r) => stands.includes(r.standId))
+}
 
 /** The least that somebody is at some stands; null where they do not work at all of them. */
 export function leastRoleAt(who: Who, standIds: Iterable<string>): Role | null {

@@ -15,7 +15,7 @@ type Row = Omit<Reply<'devices'>[number], 'enrolledAt' | 'current'> & { enrolled
 /** Tablets on which crew may sign in by PIN, and tills; `current` is the one that asks. */
 export async function listDevices(tx: Read, current: string | null): Promise<Reply<'devices'>> {
   const rows = await database().query<Row>(
-    'SELECT d.id, d.name, d.enrolled_at AS enrolledAt, d.stand_id AS standId, p.name AS `by` FROM device d JOIN person p ON p.id = d.person_id WHERE d.revoked_at IS NULL ORDER BY d.enrolled_at DESC',
+    'SELECT d.id, d.name, d.enrolled_at AS enrolledAt, d.stand_id AS standId, d.tablet_stand_id AS tabletStandId, p.name AS `by` FROM device d JOIN person p ON p.id = d.person_id WHERE d.revoked_at IS NULL ORDER BY d.enrolled_at DESC',
     { type: QueryTypes.SELECT, transaction: tx },
   )
   return rows.map((r) => ({ ...r, enrolledAt: r.enrolledAt.toISOString(), current: r.id === current }))
@@ -23,20 +23,23 @@ export async function listDevices(tx: Read, current: string | null): Promise<Rep
 
 /** Enrols a tablet. Returns what its cookie holds; only a digest of it stays here. */
 export async function enrolDevice(tx: Tx, body: Body<'enrol'>, who: Who): Promise<string> {
+  const { id, name, standId } = body
+  if (standId && !(await Stand.count({ where: { id: standId }, transaction: tx }))) throw notFound('standId')
   const token = newToken()
   await Device.create(
     {
-      id: body.id,
-      name: body.name,
+      id,
+      name,
       secretHash: digest(token),
       personId: who.personId,
       enrolledAt: now(),
       revokedAt: null,
+      tabletStandId: standId,
     },
     { transaction: tx },
   )
-  await recordChange(tx, who, 'device', body.id, null, { name: body.name })
-  return `${body.id}.${token}`
+  await recordChange(tx, who, 'device', id, null, { name, ...(standId ? { standId } : {}) })
+  return `${id}.${token}`
 }
 
 /**

@@ -15,6 +15,8 @@ export class Refusal extends Error {
 }
 
 export const notFound = (field: string) => new Refusal(404, 'not-found', [{ field, code: 'not-found' }])
+/** For what would be told at a stand that serves no more. */
+export const standClosed = () => new Refusal(409, 'stand-closed', [{ field: 'standId', code: 'stand-closed' }])
 export const invalid = (errors: ProblemField[]) => new Refusal(422, 'invalid', errors)
 /** A stale write: somebody else was faster; `current` is the row as it is now. */
 export const stale = (current: unknown) => new Refusal(409, 'stale', [], current)

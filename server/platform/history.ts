@@ -3,7 +3,6 @@ import type { Reply } from '#shared/contract'
 import { todaysNames } from '#shared/earlier'
 import { database, fromJson, type Read } from '../db/connect'
 import { theirs } from './changes'
-import { now } from './clock'
 import { withoutMoney, type Who } from '../people/who'
 
 const MOST = 500
@@ -12,27 +11,42 @@ const PAGE = 60
 const OVERLAP_S = 10
 
 /**
- * What changed after `since`, and again what changed in the last seconds: a write that took its number early may have
- * come in late. Whoever asks leaves out what it has seen.
+ * What changed after `since`, and again what changed in the last seconds by the clock of the database: a write that
+ * took its number early may have come in late. Whoever asks leaves out what it has seen.
  */
 export async function changesSince(tx: Read, since: number | undefined, who: Who): Promise<Reply<'changes'>> {
-  const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', {
-    type: QueryTypes.SELECT,
-    transaction: tx,
-  })
-  const seq = Number(latest?.seq ?? 0)
-  if (since === undefined) return { seq, more: false, rows: [] }
-  const mine = theirs(who, 'change_row')
-  const rows = await database().query<{ seq: string; entity: string; entityId: string; key: string | null }>(
-    `SELECT seq, entity, entity_id AS entityId, idempotency_key AS \`key\` FROM change_row
-      WHERE (seq > :since OR at > :recent) AND ${mine.sql} ORDER BY seq DESC LIMIT ${MOST}`,
-    {
+  if (since === undefined) {
+    const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', {
       type: QueryTypes.SELECT,
-      replacements: { ...mine.replacements, since, recent: new Date(now().getTime() - OVERLAP_S * 1000) },
       transaction: tx,
-    },
+    })
+    return { seq: Number(latest?.seq ?? 0), more: false, rows: [] }
+  }
+  const mine = theirs(who, 'change_row', 'crew')
+  const columns = 'seq, entity, entity_id AS entityId, idempotency_key AS `key`'
+  // Two ranges of two indexes: asked for with OR, every row there ever was would be looked at. The first row is the
+  // newest number of all.
+  const [newest, ...rows] = await database().query<{
+    seq: string
+    entity: string
+    entityId: string
+    key: string | null
+  }>(
+    `SELECT COALESCE(MAX(seq), 0) AS seq, '' AS entity, '' AS entityId, NULL AS \`key\` FROM change_row
+      UNION ALL (
+        SELECT ${columns} FROM change_row FORCE INDEX (PRIMARY) WHERE seq > :since AND ${mine.sql}
+        UNION
+        SELECT ${columns} FROM change_row FORCE INDEX (by_came)
+          WHERE came_at > UTC_TIMESTAMP(6) - INTERVAL ${OVERLAP_S} SECOND AND ${mine.sql}
+        ORDER BY seq DESC LIMIT ${MOST}
+      )`,
+    { type: QueryTypes.SELECT, replacements: { ...mine.replacements, since }, transaction: tx },
   )
-  return { seq, more: rows.length === MOST, rows: rows.map((r) => ({ ...r, seq: Number(r.seq) })) }
+  return {
+    seq: Number(newest!.seq),
+    more: rows.length === MOST,
+    rows: rows.map((r) => ({ ...r, seq: Number(r.seq) })).sort((a, b) => b.seq - a.seq),
+  }
 }
 
 /** What only an owner reads of others: prices are theirs, and so is who may do what. */
@@ -41,25 +55,42 @@ const OWNERS_ENTITIES = ['price', 'person', 'device', 'session', 'setting']
 /** What a row holds, under the names of today, without money for whoever does not see it. */
 const shown = (who: Who, json: string | null): unknown => withoutMoney(who, json && todaysNames(fromJson(json)))
 
-/** Changes, newest first: of one thing, or of all there is. */
+/** The unit of the lot that a change is of, by the id of the change's thing. */
+async function unitsOf(tx: Read, rows: readonly { entity: string; entityId: string }[]): Promise<Map<string, string>> {
+  const ids = rows.filter((r) => ['lot', 'lot-event', 'arrival'].includes(r.entity)).map((r) => r.entityId)
+  if (!ids.length) return new Map()
+  // Told at both stands, what is on its way has the id of its sending here, and one of its own there.
+  const units = await database().query<{ id: string; unit: string }>(
+    `SELECT id, unit FROM lot WHERE id IN (:ids)
+      UNION SELECT e.id, l.unit FROM lot_event e JOIN lot l ON l.id = e.lot_id WHERE e.id IN (:ids)
+      UNION SELECT a.id, l.unit FROM arrival a JOIN lot_event e ON e.id = a.send_id JOIN lot l ON l.id = e.lot_id
+        WHERE a.id IN (:ids)`,
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+  )
+  return new Map(units.map((u) => [u.id, u.unit]))
+}
+
+/** Changes, newest first: of one thing, of one stand, or of all where they lead. */
 export async function listHistory(
   tx: Read,
-  query: { entity?: string; id?: string; before?: number },
+  query: { entity?: string; id?: string; stand?: string; before?: number },
   who: Who,
 ): Promise<Reply<'history'>> {
-  const mine = theirs(who, 'c')
+  const mine = theirs(who, 'c', 'lead')
   const rows = await database().query<{
     seq: string
     entity: string
     entityId: string
+    standId: string | null
     before: string | null
     after: string | null
     at: Date
     by: string | null
   }>(
-    `SELECT c.seq, c.entity, c.entity_id AS entityId, c.\`before\`, c.\`after\`, c.at, p.name AS \`by\`
+    `SELECT c.seq, c.entity, c.entity_id AS entityId, c.stand_id AS standId, c.\`before\`, c.\`after\`, c.at, p.name AS \`by\`
        FROM change_row c LEFT JOIN person p ON p.id = c.person_id
-      WHERE (:entity IS NULL OR c.entity = :entity) AND (:id IS NULL OR c.entity_id = :id) AND (:before IS NULL OR c.seq < :before)
+      WHERE (:entity IS NULL OR c.entity = :entity) AND (:id IS NULL OR c.entity_id = :id)
+        AND (:stand IS NULL OR c.stand_id = :stand) AND (:before IS NULL OR c.seq < :before)
         AND (:owner OR c.entity NOT IN (:hidden)) AND ${mine.sql} ORDER BY c.seq DESC LIMIT ${PAGE}`,
     {
       type: QueryTypes.SELECT,
@@ -67,6 +98,7 @@ export async function listHistory(
         ...mine.replacements,
         entity: query.entity ?? null,
         id: query.id ?? null,
+        stand: query.stand ?? null,
         before: query.before ?? null,
         owner: who.role === 'owner',
         hidden: OWNERS_ENTITIES,
@@ -74,10 +106,13 @@ export async function listHistory(
       transaction: tx,
     },
   )
+  const units = await unitsOf(tx, rows)
   return rows.map((r) => ({
     seq: Number(r.seq),
     entity: r.entity,
     entityId: r.entityId,
+    standId: r.standId,
+    unit: units.get(r.entityId) ?? null,
     at: r.at.toISOString(),
     by: r.by ?? '',
     before: shown(who, r.before),

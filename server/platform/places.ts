@@ -1,21 +1,22 @@
 import { checkEquipment } from '#core/preps/equipment'
-import type {
-  Body,
-  Cup as CupRow,
-  Equipment as EquipmentRow,
-  Reply,
-  Stand as StandRow,
-  Vessel as VesselRow,
+import {
+  roleAt,
+  type Body,
+  type Cup as CupRow,
+  type Equipment as EquipmentRow,
+  type Reply,
+  type Stand as StandRow,
+  type Vessel as VesselRow,
 } from '#shared/contract'
-import { Cup, Equipment, Hold, Lot, Stand, Vessel } from '../db/models'
+import { BatchRun, Cup, Equipment, Hold, Lot, Stand, Vessel } from '../db/models'
 import { toNumber, toNumberOrNull, type Read, type Tx } from '../db/connect'
 import { isBenchAddress } from '../devices/protocol'
 import { listSends } from '../books/sends'
 import { assertTimeZone } from './days'
 import { save } from './documents'
 import { invalid, notFound } from './errors'
-import { roleAt, seenBy, type Who } from '../people/who'
-import { rowOf, rowsOf, type Row } from '../db/rows'
+import { seenBy, type Who } from '../people/who'
+import { boundByBusiness, boundingRows, rowOf, rowsOf, type Row } from '../db/rows'
 
 const standView = (r: Row<typeof Stand>): StandRow => ({
   ...r,
@@ -80,7 +81,7 @@ const said = <T, U>(now: T | undefined, before: U): T | U => (now === undefined 
 export async function putStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise<Reply<'putStand'>> {
   assertTimeZone(body.timeZone)
   if (body.bench && !isBenchAddress(body.bench)) throw invalid([{ field: 'bench', code: 'bench-address' }])
-  const before = await rowOf(Stand, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
+  const [before] = await boundingRows(Stand, tx, [id])
   if (!before) return addStand(tx, id, body, who)
   if (body.closed && !before.closed) await assertEmpty(tx, id)
   return save(tx, who, 'stand', id, standView(before), body, (row) =>
@@ -116,17 +117,20 @@ function addStand(tx: Tx, id: string, body: Body<'putStand'>, who: Who): Promise
   )
 }
 
-/** @throws 422 where something is on the shelf, at the hatch or on its way there, and for the last that serves */
+/** @throws 422 where something is on the shelf, at the hatch, being made or on its way there, and for the last one */
 async function assertEmpty(tx: Tx, standId: string): Promise<void> {
-  const [lots, vessels, coming] = await Promise.all([
+  const [lots, vessels, batches, coming] = await Promise.all([
     Lot.count({ where: { standId, open: true }, transaction: tx }),
     Hold.count({ where: { standId, open: true }, transaction: tx }),
+    BatchRun.count({ where: { standId, open: true }, transaction: tx }),
     listSends(tx, standId),
   ])
-  // Stands are locked together, in id order, so that two of them cannot each close as the last but one.
-  const open = await rowsOf(Stand, { where: { closed: false }, order: ['id'], lock: tx.LOCK.UPDATE, transaction: tx })
-  if (open.length < 2) throw invalid([{ field: 'closed', code: 'last-stand' }])
+  // One after the other, so that two of them cannot each close as the last but one.
+  await boundByBusiness(tx)
+  if ((await Stand.count({ where: { closed: false }, transaction: tx })) < 2)
+    throw invalid([{ field: 'closed', code: 'last-stand' }])
   if (vessels) throw invalid([{ field: 'closed', code: 'stand-has-vessels', numbers: { vessels } }])
+  if (batches) throw invalid([{ field: 'closed', code: 'stand-has-batches', numbers: { batches } }])
   const ways = coming.filter((s) => s.arrival === null && s.toStandId === standId).length
   if (ways) throw invalid([{ field: 'closed', code: 'stand-has-coming', numbers: { ways } }])
   if (lots) throw invalid([{ field: 'closed', code: 'stand-has-stock', numbers: { lots } }])

@@ -6,7 +6,8 @@ import { counts } from '../books/facts'
 import { database, fromJson, toNumber, type Read } from '../db/connect'
 import { PlanLine, Stand } from '../db/models'
 import { rowsOf } from '../db/rows'
-import { roleAt, type Who } from '../people/who'
+import { roleAt } from '#shared/contract'
+import type { Who } from '../people/who'
 import { now } from './clock'
 
 // Every stand at a glance: a handful of sums for all of them together, as each stand's own pages sum them.
@@ -81,10 +82,16 @@ const fruitOf = (tx: Read, stands: readonly At[]): Promise<Sums> =>
       WHERE l.open = TRUE AND l.kind IN ('received', 'peeled') AND l.stand_id IN (:ids)`,
   )
 
-/** Days differ from zone to zone: stands whose day began at the same moment are asked together. */
+/**
+ * Days differ from zone to zone: stands that have the same day from the same moment on are asked together. At both
+ * sides of the date line a day begins at one moment and has two dates.
+ */
 async function eachDay(stands: readonly At[], of: (at: At, among: At[]) => Promise<Sums>): Promise<Sums> {
-  const together = new Map<number, At[]>()
-  for (const s of stands) together.set(s.from.getTime(), [...(together.get(s.from.getTime()) ?? []), s])
+  const together = new Map<string, At[]>()
+  for (const s of stands) {
+    const key = `${s.day} ${s.from.toISOString()}`
+    together.set(key, [...(together.get(key) ?? []), s])
+  }
   const all = await Promise.all([...together.values()].map((among) => of(among[0]!, among)))
   return new Map(all.flatMap((sums) => [...sums]))
 }

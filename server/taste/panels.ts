@@ -4,7 +4,7 @@ import { answerWrong, panelNow, panelWrong, type Panel as PanelOf, type PanelEve
 import type { Body, PanelRow, Reply } from '#shared/contract'
 import { database, fromJson, toJson, toNumber, type Read, type Tx } from '../db/connect'
 import { Panel, PanelEvent, Stand } from '../db/models'
-import { rowOf, rowsOf, type Row } from '../db/rows'
+import { boundingRows, rowOf, rowsOf, type Row } from '../db/rows'
 import { recordChange } from '../platform/changes'
 import { now } from '../platform/clock'
 import { invalid, notFound, Refusal } from '../platform/errors'
@@ -95,7 +95,7 @@ export async function postPanelEvent(
   body: Body<'postPanelEvent'>,
   who: Who,
 ): Promise<Reply<'postPanelEvent'>> {
-  const row = await rowOf(Panel, { where: { id: panelId }, lock: tx.LOCK.UPDATE, transaction: tx })
+  const [row] = await boundingRows(Panel, tx, [panelId])
   if (!row) throw notFound('id')
   const at = body.at ?? now().toISOString()
   const { event } = body

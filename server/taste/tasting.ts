@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { answerWrong, seatView } from '#core/sensory'
 import type { Body, Reply } from '#shared/contract'
 import { inTransaction, type Tx } from '../db/connect'
-import { Panel } from '../db/models'
+import { tell } from '../db/rows'
 import { guarded, strangersGuess } from '../people/attempts'
 import { digest } from '../people/secrets'
 import type { Who } from '../people/who'
@@ -91,6 +91,4 @@ export async function answerSeat(code: string, body: Body<'answerSeat'>): Promis
 }
 
 /** One after the other at one panel. */
-async function lock(tx: Tx, panelId: string): Promise<void> {
-  await Panel.findOne({ where: { id: panelId }, lock: tx.LOCK.UPDATE, transaction: tx, raw: true })
-}
+const lock = (tx: Tx, panelId: string): Promise<unknown> => tell(tx, 'panel', 'id', [panelId])

@@ -11,7 +11,7 @@ const ALIVE_MS = 15_000
 const open = new Set<() => Promise<void>>()
 export const closeStreams = (): void => open.forEach((close) => void close())
 
-type Subscribe = (push: (event: unknown) => void) => () => void
+type Subscribe = (push: (event: unknown) => void, end: () => void) => () => void
 type Open<E extends Endpoint> = (tx: Read, input: { query: z.infer<E['query']> }) => Promise<Subscribe | null>
 
 /**
@@ -24,7 +24,11 @@ export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, l
     try {
       const subscribe = await listen(null, await admit(event, endpoint))
       const stream = createEventStream(event)
-      const stop = subscribe?.((data) => void stream.push(JSON.stringify(data)).catch(() => undefined))
+      const close = (): Promise<void> => stream.close()
+      const stop = subscribe?.(
+        (data) => void stream.push(JSON.stringify(data)).catch(() => undefined),
+        () => void close(),
+      )
       const alive = setInterval(
         () =>
           void admit(event, endpoint).then(
@@ -33,7 +37,6 @@ export function eventsOr<E extends Endpoint>(plain: EventHandler, endpoint: E, l
           ),
         ALIVE_MS,
       )
-      const close = (): Promise<void> => stream.close()
       open.add(close)
       stream.onClosed(async () => {
         open.delete(close)

@@ -59,6 +59,10 @@ function answer(key: string, tag: string, make: () => Promise<unknown>): Promise
   return entry.body
 }
 
+/** The stand that an answer is about. What happens elsewhere and is in it, as something on its way, is told there. */
+const standOf = (endpoint: Endpoint, query: unknown): string | null =>
+  endpoint.at.includes('named') ? ((query as { stand?: string }).stand ?? null) : null
+
 /**
  * A route that reads what changes only with rows of `change_row`: the contract names them. Its tag is worked out from
  * those rows, so it is the same in every process; whoever asks with it hears in a few bytes that nothing has changed.
@@ -69,7 +73,7 @@ export const listed = <E extends Endpoint>(endpoint: E, work: Work<E>) =>
     try {
       const { who, ...input } = await admit(event, endpoint)
       const scope = scopeOf(who)
-      const tag = `"${await tagOf(endpoint.shows!)}-${who.stands === null ? who.role : digest(scope).slice(0, 12)}"`
+      const tag = `"${await tagOf(endpoint.shows!, standOf(endpoint, input.query))}-${who.stands === null ? who.role : digest(scope).slice(0, 12)}"`
       setResponseHeader(event, 'etag', tag)
       if (getHeader(event, 'if-none-match') === tag) {
         setResponseStatus(event, 304)

@@ -78,9 +78,20 @@ export const tabletCookie = (event: H3Event): string | null => getCookie(event, 
 export const keepTablet = (event: H3Event, value: string): void => keep(event, TABLET, value)
 export const keepKnown = (event: H3Event, value: string): void => keep(event, KNOWN, value)
 
+/**
+ * The address that asks. Behind a proxy of ours, which OLVEX_PROXY names, the one that it says it was asked by: what
+ * stands before that in the header is the caller's own word.
+ */
+function addressOf(event: H3Event): string {
+  const at = getRequestIP(event)?.replace(/^::ffff:/, '') ?? 'unknown'
+  const proxies = (process.env.OLVEX_PROXY ?? '').split(',').map((p) => p.trim())
+  if (!proxies.includes(at)) return at
+  return getHeader(event, 'x-forwarded-for')?.split(',').at(-1)?.trim() || at
+}
+
 /** Where a sign-in comes from. */
 export const callerOf = (event: H3Event): Caller => ({
-  address: getRequestIP(event) ?? 'unknown',
+  address: addressOf(event),
   agent: getHeader(event, 'user-agent') ?? null,
   tablet: tabletCookie(event),
   known: getCookie(event, KNOWN) ?? null,

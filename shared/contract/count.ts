@@ -102,6 +102,8 @@ export const countSheet = z.object({
   chosen: z.array(chosen),
   /** cups of each hour of the stand's clock, all days together */
   hours: z.array(z.object({ hour: z.number(), cups: z.number() })),
+  /** who was there, as the plan of each day says: HH:MM where the stand is */
+  shifts: z.array(z.object({ day, name: z.string(), from: z.string(), to: z.string() })),
   /** drinks whose standard cannot be read: what should have gone into them is in no sum */
   unsound: z.array(id),
   money: asMoney(

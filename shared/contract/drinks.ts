@@ -49,8 +49,10 @@ const use = z.object({
   isServed: z.boolean(),
   version,
 })
-/** Which standard of a drink a stand pours, and whether it pours it at all. */
-const shownUse = use.extend({ standard: standard.nullable() })
+/** What a cup is sold at there and nowhere else: the usual one, which has no id here, or a size. */
+const ownPrice = <P extends z.ZodType>(sizePrice: P) => z.object({ cupId: id.nullable(), sizePrice })
+/** Which standard of a drink a stand pours, whether it pours it at all, and at what prices of its own. */
+const shownUse = use.extend({ standard: standard.nullable(), ownPrices: z.array(ownPrice(money.nullable())) })
 export type StandUse = z.infer<typeof shownUse>
 
 const grams = z.number().min(0).max(1e6)
@@ -105,9 +107,14 @@ export const DRINKS = {
   }),
   putUse: endpoint({
     ...ROUTES.putUse,
-    summary: 'Say (version 0) or change which standard a stand pours',
+    summary: 'Say (version 0) or change which standard a stand pours, and at what prices of its own',
     params: byId,
-    body: use.omit({ id: true }),
+    body: use.omit({ id: true }).extend({
+      ownPrices: z
+        .array(ownPrice(money))
+        .max(MOST_SIZES + 1)
+        .optional(),
+    }),
     reply: made,
   }),
   work: endpoint({

@@ -67,6 +67,8 @@ export const device = z.object({
   current: z.boolean(),
   /** of a till: the stand that it posts for */
   standId: id.nullable(),
+  /** of a tablet: the stand whose crew it shows; null: everybody's */
+  tabletStandId: id.nullable(),
 })
 export type DeviceRow = z.infer<typeof device>
 
@@ -142,8 +144,8 @@ export const PEOPLE = {
   devices: endpoint({ ...ROUTES.devices, summary: 'Enrolled tablets, and tills', reply: z.array(device) }),
   enrol: endpoint({
     ...ROUTES.enrol,
-    summary: 'Enrol the tablet this is sent from',
-    body: z.object({ id, name }),
+    summary: 'Enrol the tablet this is sent from, at a stand or for everybody',
+    body: z.object({ id, name, standId: id.nullable().default(null) }),
     reply: ok,
   }),
   endDevice: endpoint({

@@ -1,6 +1,6 @@
 import { VOID_KINDS } from '#core/books'
 import { ROUTES } from '../routes'
-import { byId, endpoint, instant, key, longText, made, ok, version, z, type Endpoint } from './endpoint'
+import { byId, endpoint, id, instant, key, longText, made, ok, version, z, type Endpoint } from './endpoint'
 import { login, password } from './people'
 
 // What is under everything: history and live refresh, copies, the archive.
@@ -11,6 +11,10 @@ export const historyRow = z.object({
   seq: z.number(),
   entity,
   entityId: z.string(),
+  /** where it was; null of what is the business' */
+  standId: id.nullable(),
+  /** of the lot that amounts are of */
+  unit: z.string().nullable(),
   before: z.any(),
   after: z.any(),
   at: instant,
@@ -53,8 +57,8 @@ export const PLATFORM = {
   }),
   history: endpoint({
     ...ROUTES.history,
-    summary: 'Changes, newest first: of one thing, or of all; money for the owner only',
-    query: z.object({ entity: entity.optional(), id: key.optional(), before: seq.optional() }),
+    summary: 'Changes, newest first: of one thing, of a stand, or of all where one leads; money for the owner only',
+    query: z.object({ entity: entity.optional(), id: key.optional(), stand: id.optional(), before: seq.optional() }),
     reply: z.array(historyRow),
   }),
   voidFact: endpoint({

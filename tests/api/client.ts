@@ -18,10 +18,10 @@ export const codesOf = (a: Answer): string[] =>
 export async function raw(
   method: string,
   path: string,
-  over: { body?: unknown; text?: string; headers?: Record<string, string> } = {},
+  over: { body?: unknown; text?: string; headers?: Record<string, string>; base?: string } = {},
 ): Promise<Answer> {
   const body = over.text ?? (over.body === undefined ? undefined : JSON.stringify(over.body))
-  const response = await fetch(BASE + path, {
+  const response = await fetch((over.base ?? BASE) + path, {
     method,
     body,
     headers: { 'content-type': 'application/json', 'idempotency-key': uuid(), ...over.headers },
@@ -38,13 +38,21 @@ type Call<K extends keyof Contract> = {
 }
 
 export class Client {
-  constructor(readonly cookie: string) {}
+  constructor(
+    readonly cookie: string,
+    private readonly base = BASE,
+  ) {}
+  /** The same session at another process of the business. */
+  at(base: string): Client {
+    return new Client(this.cookie, base)
+  }
   call<K extends keyof Contract>(id: K, c: Call<K> = {}): Promise<Answer> {
     const e = contract[id] as Endpoint
     const path =
       e.path.replace(/\{(\w+)\}/g, (_, name: string) => c.params?.[name] ?? uuid()) +
       (c.query ? `?${new URLSearchParams(c.query)}` : '')
     return raw(e.method, path, {
+      base: this.base,
       body: e.method === 'POST' || e.method === 'PUT' ? (c.body ?? {}) : undefined,
       headers: { cookie: this.cookie, ...(c.key ? { 'idempotency-key': c.key } : {}) },
     })

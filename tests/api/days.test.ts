@@ -24,6 +24,7 @@ const who = async () => ({
   role: 'owner' as const,
   stands: null,
   key: null,
+  standId: before[0]!.id,
 })
 
 describe.each([

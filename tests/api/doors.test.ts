@@ -20,11 +20,11 @@ async function newCrew(role: 'crew' | 'lead' = 'crew'): Promise<{ id: string; lo
   return person
 }
 /** The cookie that an enrolled tablet keeps. */
-async function enrol(): Promise<{ id: string; cookie: string }> {
+async function enrol(standId: string | null = null): Promise<{ id: string; cookie: string }> {
   const id = uuid()
   const a = await fetch(`${BASE}/api/v1/devices`, {
     method: 'POST',
-    body: JSON.stringify({ id, name: 'Counter tablet' }),
+    body: JSON.stringify({ id, name: 'Counter tablet', standId }),
     headers: { 'content-type': 'application/json', cookie: owner.cookie },
   })
   expect(a.status).toBe(200)
@@ -61,6 +61,31 @@ describe('a PIN', () => {
       { type: QueryTypes.SELECT, replacements: { id: tablet.id } },
     )
     expect(row!.hours).toBe(14)
+  })
+  it('is offered, and opens, where its person works: the tablet of another stand does not know them', async () => {
+    const here = (await owner.call('stands')).body[0]
+    const there = { ...here, id: uuid(), name: 'Their stand', version: 0 }
+    await owner.call('putStand', { params: { id: there.id }, body: there })
+    const [bound, anywhere] = [await newCrew(), await newCrew()]
+    const stands = [{ standId: there.id, role: 'crew' as const }]
+    const body = { name: 'Kit', role: 'crew' as const, stands, active: true, version: 1 }
+    expect((await owner.call('putPerson', { params: { id: bound.id }, body })).status).toBe(200)
+    for (const { id } of [bound, anywhere]) await owner.call('setPin', { params: { id }, body: { pin: '2719' } })
+    const ids = [bound.id, anywhere.id]
+    const offered = async ({ cookie }: { cookie: string }): Promise<string[]> =>
+      (await raw('GET', '/api/v1/pin', { headers: { cookie } })).body.people
+        .map((p: { id: string }) => p.id)
+        .filter((id: string) => ids.includes(id))
+    const [at, elsewhere, anyones] = [await enrol(there.id), await enrol(here.id), await enrol()]
+    expect([await offered(at), await offered(elsewhere), await offered(anyones)].map((all) => all.sort())).toEqual([
+      ids.toSorted(),
+      [anywhere.id],
+      ids.toSorted(),
+    ])
+    expect(codeOf(await withPin(elsewhere.cookie, bound.id, '2719'))).toEqual([401, 'wrong-pin'])
+    expect((await withPin(at.cookie, bound.id, '2719')).status).toBe(200)
+    const listed = (await owner.call('devices')).body.find((d: { id: string }) => d.id === at.id)
+    expect([listed.tabletStandId, listed.standId]).toEqual([there.id, null])
   })
   it('ends with its tablet, at once', async () => {
     const kit = await newCrew()

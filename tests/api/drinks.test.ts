@@ -109,6 +109,21 @@ describe('standards of a drink', () => {
     const again = await owner.call('putUse', { params: { id: uuid() }, body })
     expect([again.status, again.body.code, again.body.current.id]).toEqual([409, 'stale', use])
   })
+  it('a cup has a price of its own at one stand: kept with what it pours, hidden from crew', async () => {
+    const { id } = await makeDrink(owner, `Priced ${uuid()}`)
+    const use = uuid()
+    const body = await useBody(owner, stand, { recipeId: id, versionId: null })
+    const priced = { ...body, ownPrices: [{ cupId: null, sizePrice: 4.5 }] }
+    expect((await owner.call('putUse', { params: { id: use }, body: priced })).status).toBe(200)
+    const read = async (c: Client) => (await c.call('recipes')).body.uses.find((u: { id: string }) => u.id === use)
+    expect((await read(owner)).ownPrices).toEqual([{ cupId: null, sizePrice: 4.5 }])
+    expect((await read(crew)).ownPrices).toEqual([{ cupId: null, sizePrice: null }])
+    // What is not said of stays.
+    await owner.call('putUse', { params: { id: use }, body: { ...body, isServed: false, version: 1 } })
+    expect(await read(owner)).toMatchObject({ isServed: false, ownPrices: [{ cupId: null, sizePrice: 4.5 }] })
+    const less = { ...body, ownPrices: [{ cupId: null, sizePrice: -1 }], version: 2 }
+    expect((await owner.call('putUse', { params: { id: use }, body: less })).status).toBe(422)
+  })
   it('of another drink are not poured in its place', async () => {
     const other = (await sign((await makeDrink(owner, `Other ${uuid()}`)).id)).body
     const body = await useBody(owner, stand, { versionId: other.id })

@@ -107,6 +107,19 @@ function requests(): fc.Arbitrary<Request> {
 }
 const wellFormed = (s: string): string => s.replace(/[\ud800-\udfff]/g, '') || 'x'
 
+it('what the demo made stand by stand is in its history from day to day', async () => {
+  const moments: string[] = []
+  for (let before = ''; ;) {
+    const page = await ask<{ seq: number; at: string }[]>(`/api/v1/history${before}`, cookies.at(-1)!)
+    if (!page.length) break
+    moments.push(...page.map((r) => r.at))
+    before = `?before=${page.at(-1)!.seq}`
+  }
+  expect(moments.length).toBeGreaterThan(1000)
+  // The newest first; signing in changes nothing that history has.
+  expect(moments).toEqual(moments.toSorted().reverse())
+})
+
 it(`${REQUESTS} requests are all answered: none with a 500, none with a trace of the inside`, async () => {
   const queue = fc.sample(requests(), { numRuns: REQUESTS, seed: 20261125 })
   const statuses: Record<number, number> = {}

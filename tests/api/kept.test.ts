@@ -1,8 +1,9 @@
 import { QueryTypes } from 'sequelize'
 import { contract } from '../../shared/contract'
 import { closeDatabase, database } from '../../server/db/connect'
-import { isDatabaseAway, refusalOf } from '../../server/db/faults'
+import { refusalOf } from '../../server/db/faults'
 import { type Answer, type Client, codesOf, makeDrink, people, pressBody, signIn, uuid, weighIn } from './client'
+import { anotherThan } from './keyed-bodies'
 
 // What was entered stays what it was: money that somebody does not see, facts of one id, amounts to the last
 // thousandth, recipes of a kind.
@@ -375,20 +376,6 @@ describe('a recipe', () => {
 })
 
 describe('what the database says no with', () => {
-  it.each([
-    [{ name: 'SequelizeDatabaseError', original: { code: 'ECONNRESET' } }, 503],
-    [{ name: 'SequelizeDatabaseError', original: { code: 'ER_SERVER_SHUTDOWN' } }, 503],
-    [{ name: 'SequelizeDatabaseError', original: { code: 'X', fatal: true } }, 503],
-    [{ name: 'SequelizeConnectionRefusedError' }, 503],
-    [{ name: 'SequelizeConnectionAcquireTimeoutError' }, 503],
-    [{ message: "Can't add new command when connection is in closed state" }, 503],
-    [{ name: 'SequelizeDatabaseError', original: { code: 'ER_DISK_FULL' } }, 507],
-    [{ name: 'SequelizeUniqueConstraintError' }, 409],
-    [{ name: 'TypeError', message: 'x is not a function' }, 500],
-  ])('%j is a %d', (e, status) => {
-    expect(refusalOf(e).status).toBe(status)
-    expect(isDatabaseAway(e)).toBe(status === 503)
-  })
   it('of a value that its column does not hold is a 422 that names it', async () => {
     const e = await database()
       .query(
@@ -416,6 +403,37 @@ describe('a list with a tag', () => {
     const now = await ask(owner, path, tag)
     expect([now.status, ((await now.json()) as { id: string }[]).some((l) => l.id === id)]).toEqual([200, true])
     expect((await ask(owner, '/api/v1/cups', (await ask(owner, '/api/v1/cups')).headers.get('etag'))).status).toBe(304)
+  })
+  it('of a stand changes with that stand and with the business, and not with another stand', async () => {
+    const there = await anotherThan(owner, stand)
+    const path = `/api/v1/lots?stand=${stand}`
+    // Rows of this stand are the oldest of the last thousand.
+    const rows = (of: string, count: number) =>
+      database().query(
+        `INSERT INTO change_row (entity, entity_id, stand_id, at, person_id) SELECT 'lot', UUID(), :of, NOW(6), 'x' FROM seq_1_to_${count}`,
+        { replacements: { of } },
+      )
+    await rows(stand, 20)
+    await rows(there, 978)
+    const thousand = async () => Math.floor((await owner.call('changes')).body.seq / 1000)
+    const before = await thousand()
+    const tag = (await ask(owner, path)).headers.get('etag')
+    for (let i = 0; i < 4; i++) await weighIn(owner, there, 2)
+    const { status } = await ask(owner, path, tag)
+    // Every thousand rows all lists are sent once more.
+    if ((await thousand()) === before) expect(status).toBe(304)
+    // Somebody's name is in it.
+    const me = (await owner.call('people')).body.find((p: { login: string }) => p.login === 'ada')
+    const { name, role, active, version } = me
+    await owner.call('putPerson', { params: { id: me.id }, body: { name, role, active, version } })
+    expect((await ask(owner, path, tag)).status).toBe(200)
+    // What is sent from there is on its way here.
+    const ways = `/api/v1/sends?stand=${stand}`
+    const sent = (await ask(owner, ways)).headers.get('etag')
+    const { id } = await weighIn(owner, there, 3)
+    const event = { kind: 'send' as const, amount: 1000, toStandId: stand }
+    await owner.call('postLotEvent', { params: { id }, body: { id: uuid(), event } })
+    expect((await ask(owner, ways, sent)).status).toBe(200)
   })
   it('changes with a row that took its number early and came in late', async () => {
     const tag = async () => (await ask(owner, '/api/v1/vessels')).headers.get('etag')

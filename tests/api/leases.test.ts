@@ -24,9 +24,32 @@ it('one of many at once does it, and whoever waits does it after', async () => {
   }
   const now = await Promise.all(Array.from({ length: 12 }, () => exclusively(name, work)))
   expect([now.filter((r) => r === 'done').length, most]).toEqual([1, 1])
-  const waited = await Promise.all(Array.from({ length: 4 }, () => exclusively(name, work, 20)))
+  const waited = await Promise.all(Array.from({ length: 4 }, () => exclusively(name, work, { waitS: 20 })))
   expect([waited, most]).toEqual([Array(4).fill('done'), 1])
   expect((await held(name)).map((r) => r.isFree)).toEqual([1])
+}, 30_000)
+
+it('whoever waits is next, however often others come again at once', async () => {
+  const name = `test ${uuid()}`
+  const work = () => new Promise<string>((done) => setTimeout(() => done('done'), 300))
+  let ended = false
+  const again = async () => {
+    const got: (string | null)[] = []
+    while (!ended) {
+      const done = await exclusively(name, work)
+      got.push(done)
+      // What comes again at once is a person, or a program over the network: not a loop without end.
+      if (!done) await new Promise((next) => setTimeout(next, 5))
+    }
+    return got
+  }
+  const others = again()
+  await new Promise((done) => setTimeout(done, 50))
+  // Longer than a piece of work and a look, and it is hardly ever free at a look by chance.
+  const waited = await exclusively(name, async () => 'waited', { waitS: 3 })
+  ended = true
+  expect([waited, (await others)[0]]).toEqual(['waited', 'done'])
+  expect((await held(`${name}, first in line`)).map((r) => r.isFree)).toEqual([1])
 }, 30_000)
 
 it('what a process that died held is free when it has run out, by the clock of the database', async () => {

@@ -114,8 +114,35 @@ describe('what is at a stand where somebody does not work', () => {
     }
     // It is there for whoever works there.
     expect(JSON.stringify((await both.call('changes', { query: { since } })).body)).toContain(lot)
-    expect(JSON.stringify((await owner.call('history')).body)).toContain(lot)
     expect((await outsider.call('stands')).body.map((s: { id: string }) => s.id)).toEqual([here])
+  })
+
+  it('is in no history of whoever does not lead there, crew as they may be', async () => {
+    const [lot, mine] = [(await weighIn(owner, there, 5)).id, (await weighIn(owner, here, 5)).id]
+    const historyOf = async (who: Client, query: { id?: string; stand?: string }) =>
+      ((await who.call('history', { query })).body as { entityId: string; standId: string | null }[]).map((r) => [
+        r.entityId,
+        r.standId,
+      ])
+    for (const [who, leads] of [
+      [owner, [here, there]],
+      [outsider, [here]],
+      [both, [there]],
+    ] as const) {
+      expect(await historyOf(who, { id: lot })).toEqual(leads.includes(there) ? [[lot, there]] : [])
+      expect(await historyOf(who, { id: mine })).toEqual(leads.includes(here) ? [[mine, here]] : [])
+    }
+    expect(codeOf(await both.call('history', { query: { stand: here } }))).toEqual([403, 'not-your-role'])
+    // One stand alone, and of the business nothing.
+    expect(new Set((await historyOf(owner, { stand: there })).map(([, stand]) => stand))).toEqual(new Set([there]))
+  })
+
+  it('is no work on a drink that crew of that stand read', async () => {
+    const call = await keyedBodies(owner, here).putWork!()
+    expect((await owner.call('putWork', call as never)).status).toBe(200)
+    const { recipeId } = call.body as { recipeId: string }
+    const seen = async (who: Client) => (await who.call('work', { query: { recipe: recipeId } })).body.length
+    expect([await seen(owner), await seen(outsider), await seen(both)]).toEqual([1, 1, 0])
   })
 
   it('is in no kept answer: whoever works elsewhere has a tag of their own', async () => {
@@ -218,6 +245,15 @@ describe('a stand that is closed', () => {
     const event = { kind: 'emptied' as const, leftMl: 0, as: 'thrown' as const, reason: null }
     const emptied = await owner.call('postHoldEvent', { params: { id: hold.id }, body: { id: uuid(), event } as never })
     expect([emptied.status, codesOf(emptied)]).toEqual([200, []])
+    const run = { id: uuid(), standId: id, name: 'As always', times: 1 }
+    await owner.call('postRun', { body: run })
+    expect(codesOf(await turn(id, true))).toEqual(['closed:stand-has-batches'])
+    const thrown = { kind: 'closed' as const, how: 'thrown' as const, reason: 'never begun', recipeId: null }
+    const end = await owner.call('postRunEvent', {
+      params: { id: run.id },
+      body: { id: uuid(), event: thrown } as never,
+    })
+    expect([end.status, codesOf(end)]).toEqual([200, []])
     const crate = (await weighIn(owner, here, 2)).id
     const way = { id: uuid(), event: { kind: 'send' as const, amount: 500, toStandId: id } }
     await owner.call('postLotEvent', { params: { id: crate }, body: way })
@@ -228,6 +264,24 @@ describe('a stand that is closed', () => {
     expect((await owner.call('getLot', { params: { id: lot } })).status).toBe(200)
     expect((await turn(id, false)).status).toBe(200)
     expect((await weighIn(owner, id, 3)).answer.status).toBe(200)
+  })
+  it('closes before something comes, or not at all: never with it', async () => {
+    for (let round = 0; round < 12; round++) {
+      const id = await newStand(`Moment ${round}`)
+      const [closed, ...came] = await Promise.all([turn(id, true), weighIn(owner, id, 3), weighIn(owner, id, 2)])
+      const lots = came.filter((c) => c.answer.status === 200).length
+      expect([[200, 0], [422, 2]]).toContainEqual([closed.status, lots]) // prettier-ignore
+    }
+  })
+  it('closes before something is put back, or not at all: never with it', async () => {
+    for (let round = 0; round < 8; round++) {
+      const id = await newStand(`Back ${round}`)
+      const lot = (await weighIn(owner, id, 3)).id
+      const fact = { params: { id: lot }, body: { entity: 'lot' as const } }
+      expect((await owner.call('voidFact', fact)).status).toBe(200)
+      const [closed, back] = await Promise.all([turn(id, true), owner.call('restoreFact', fact)])
+      expect([[200, 409], [422, 200]]).toContainEqual([closed.status, back.status]) // prettier-ignore
+    }
   })
   it('is never the last one that serves', async () => {
     const others = (await owner.call('stands')).body.filter(

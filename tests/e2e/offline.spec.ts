@@ -2,15 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { answered, asOwner, expect, input, lotOf, openPress, signIn, test, weighIn } from './steps'
-
-/** The page is kept on the tablet once its service worker is in charge. */
-async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(async () => (await navigator.serviceWorker.ready).active?.state === 'activated')
-  await page.reload()
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
-  await expect(page.locator('h1')).toBeVisible()
-}
+import { answered, asOwner, expect, input, lotOf, openPress, settled, signIn, test, weighIn } from './steps'
 
 test('weigh in, reload and press without a connection; all of it arrives once, and the second tablet shows it', async ({
   page,

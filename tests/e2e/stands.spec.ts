@@ -72,6 +72,14 @@ test('a stand is opened, a person works there alone, and it closes when it is em
   await page.locator('[data-test=brand]').click()
   await expect(page.locator('.v-list-item').filter({ hasText: 'Saturday cart' })).toBeVisible()
   await expect(page.locator('.v-list-item').filter({ hasText: 'Mill bridge' })).toHaveCount(0)
+
+  // What happened to it is in the history of the owner, who may read of one stand alone.
+  await page.goto('/history')
+  await expect(page.locator('main li').filter({ hasText: ', Ferry landing' }).first()).toBeVisible()
+  await chooseFrom(page, 'history-stand', 'Mill bridge')
+  await expect(page.locator('main li').filter({ hasText: ', Ferry landing' })).toHaveCount(0)
+  await expect(page.locator('[data-test=change-stand]').first()).toContainText('Mill bridge changed')
+  expect(await axe(page)).toEqual([])
 })
 
 test('juice goes to another stand, is on the way for both, and is taken in there without a connection', async ({
@@ -142,4 +150,50 @@ test('all stands have their day on one page, as it is on their own; a touch on a
   await cart.locator('[data-test=go-plan]').click()
   await expect(page).toHaveURL(/\/plan$/)
   await expect(page.locator('.where')).toContainText('Saturday cart')
+})
+
+test('stands beside each other, week by week, with sums that open and reasons where nothing is known', async ({
+  page,
+}) => {
+  await asOwner(page)
+  await page.goto('/stands')
+  const ferry = page.locator('[data-test=stand-week]').filter({ hasText: 'Ferry landing' })
+  await page.locator('[data-test=week-before]').click()
+  await expect(page.locator('[data-test=week-days]')).toHaveText('16 Nov – 22 Nov')
+  await expect(ferry.locator('td').nth(1)).toContainText('%')
+  await ferry.locator('td').nth(1).locator('button').click()
+  const dialog = page.locator('[role=dialog]')
+  await expect(dialog).toContainText('Juice, of what the standard says')
+  await dialog.getByRole('button', { name: /Share/ }).click()
+  await expect(dialog).toContainText('Juice by the standard')
+  await expect(dialog).toHaveAccessibleName(/\S/)
+  await page.keyboard.press('Escape')
+  // What fades out, and what it lies over, has no contrast yet.
+  await expect(dialog).toBeHidden()
+  await expect(page.locator('[data-test=week-unknown]').filter({ hasText: 'Saturday cart' })).toContainText('Hours')
+  expect(await axe(page)).toEqual([])
+})
+
+test('a cup has a price of its own at one stand, and the menu of that stand goes by it', async ({ page }) => {
+  await asOwner(page)
+  await page.goto('/drinks')
+  await page
+    .getByRole('link', { name: /Hibiscus/ })
+    .first()
+    .click()
+  const own = page.locator('[data-test=own-prices]')
+  await expect(own).toContainText('Only at Ferry landing')
+  const field = own.locator('input').first()
+  await field.fill('nine')
+  await field.blur()
+  await expect(field).toHaveValue('nine')
+  await field.fill('9.75')
+  await answered(page, '/uses/', () => field.blur())
+  await expect(own).toContainText('A cup earns')
+  await page.goto('/count/menu')
+  await expect(page.locator('main')).toContainText('€9.75')
+  await page.goBack()
+  await expect(field).toHaveValue('9.75')
+  await field.fill('')
+  await answered(page, '/uses/', () => field.blur())
 })

@@ -55,6 +55,17 @@ async function urlOf(page: Page): Promise<string> {
 export const asOwner = (page: Page) => letIn(page, 'owner', 'tart-and-cold')
 export const asCrew = (page: Page) => letIn(page, 'crew', 'press-and-pour')
 
+/** Longer than it takes to put all files of the page on the tablet, on a machine that is busy with something else. */
+const KEPT_MS = 60_000
+/** The page is kept on the tablet once its service worker is in charge. */
+export async function settled(page: Page): Promise<void> {
+  const isKept = async (): Promise<boolean> => (await navigator.serviceWorker.ready).active?.state === 'activated'
+  await page.waitForFunction(isKept, undefined, { timeout: KEPT_MS })
+  await page.reload()
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  await expect(page.locator('h1')).toBeVisible()
+}
+
 /** The number in a text such as 1,250 g. */
 export const amountIn = (text: string): number => Number(text.replace(/[^\d.]/g, ''))
 

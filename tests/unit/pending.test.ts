@@ -10,7 +10,7 @@ import {
   withPendingWork,
   type Books,
 } from '../../app/outbox/pending'
-import { actOf, differences } from '../../app/utils/history'
+import { actOf, doneOf, differences } from '../../app/utils/history'
 import { madeBy, withMoment } from '../../shared/facts'
 import type { Entry } from '../../app/outbox/tablet-db'
 import type { Recipe } from '../../shared/contract'
@@ -285,6 +285,21 @@ describe('what changed, for people', () => {
     ]))
   it('takes a number and its text as the same', () =>
     expect(differences({ amount: '40.0000' }, { amount: 40 })).toEqual([]))
+  it('says where somebody works, and at what a cup is sold there: lists with their entries, and none as none', () => {
+    const at = [{ standId: 'a', role: 'crew' }]
+    expect(differences({ stands: null, hasPin: true }, { stands: at, hasPin: true })).toEqual([
+      { field: 'stands', before: null, after: at },
+    ])
+    const prices = [{ cupId: null, sizePrice: 3.2 }]
+    expect(differences({ ownPrices: prices }, { ownPrices: [{ cupId: null, sizePrice: 3.5 }] })).toHaveLength(1)
+    expect(differences({ ownPrices: prices, steps: [1] }, { ownPrices: [...prices], steps: [2] })).toEqual([])
+    expect(differences({ ownPrices: null }, { ownPrices: [] })).toEqual([])
+  })
+  it('cups that are told again are corrected, and not new', () => {
+    const poured = (retold: number) => doneOf('pour', null, { cups: 2, retold })
+    expect([poured(0), poured(1)]).toEqual(['history.made', 'history.corrected'])
+    expect(differences(null, { cups: 2, retold: 1 })).toEqual([{ field: 'cups', before: null, after: 2 }])
+  })
   it('reads a drink by its layers', () => {
     const after = withVolume(withLayer(drink, { ingredient: 'honey' }, { value: 20, unit: 'g' }), 250)
     expect(differences({ draft: drink, name: 'L' }, { draft: after, name: 'L' })).toEqual([

@@ -40,7 +40,13 @@ const formulaOf = (f: Figure): string => (typeof f.op === 'object' ? t(`formula.
 </script>
 
 <template>
-  <v-dialog :model-value="!!figure" max-width="620" scrollable @update:model-value="explain.close()">
+  <v-dialog
+    :model-value="!!figure"
+    max-width="620"
+    scrollable
+    :aria-label="figure ? labelOf(figure) : undefined"
+    @update:model-value="explain.close()"
+  >
     <v-card v-if="figure" class="sum" data-test="sum">
       <div class="spread">
         <h2>{{ labelOf(figure) }}</h2>

@@ -57,7 +57,7 @@ function go(to: string): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" @after-enter="open && field?.focus()">
+  <v-dialog v-model="open" max-width="520" :aria-label="t('find.label')" @after-enter="open && field?.focus()">
     <v-card>
       <v-text-field
         ref="field"

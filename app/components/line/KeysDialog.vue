@@ -5,7 +5,7 @@ const { t } = useI18n()
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="480">
+  <v-dialog v-model="open" max-width="480" :aria-label="t('keys.title')">
     <v-card>
       <h2>{{ t('keys.title') }}</h2>
       <dl class="keys">

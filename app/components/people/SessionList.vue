@@ -44,7 +44,7 @@ function placeOf(r: SessionRow): string {
               .join(' · ')
           }}</small></span
         >
-        <span v-if="r.current" class="quiet small">{{ t('people.thisSession') }}</span>
+        <span v-if="r.current" class="quiet small this">{{ t('people.thisSession') }}</span>
         <v-btn v-else data-test="end-session" @click="end(r.id)">{{ t('people.end') }}</v-btn>
       </li>
     </ul>
@@ -52,6 +52,9 @@ function placeOf(r: SessionRow): string {
 </template>
 
 <style scoped>
+.this {
+  white-space: nowrap;
+}
 .list {
   list-style: none;
   margin: 6px 0 0;

@@ -1,19 +1,37 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import type { DeviceRow } from '#shared/contract'
+import { useSession } from '~/stores/session'
 import { api, uuid } from '~/utils/api'
 
 // Tablets on which crew sign in by PIN: this one can be enrolled, any can be struck off.
 const { t } = useI18n()
 const { day } = useFormat()
+const session = useSession()
 const devices = ref<DeviceRow[]>([])
 const name = ref('')
+/** The stand whose crew it shows; nothing: everybody. */
+const standId = ref<string | null>(session.stand?.id ?? null)
+const places = computed(() => [
+  ...session.openStands.map((s) => ({ title: s.name, value: s.id as string | null })),
+  { title: t('people.everyone'), value: null },
+])
+const isMany = computed(() => session.openStands.length > 1)
+function aboutOf({ standId: till, tabletStandId, current, enrolledAt, by }: DeviceRow): string {
+  const at = session.stands.find((s) => s.id === (till ?? tabletStandId))?.name
+  return [
+    ...(till ? [t('people.till')] : []),
+    ...(at && session.stands.length > 1 ? [at] : []),
+    ...(current ? [t('people.thisTablet')] : []),
+    t('people.enrolled', { day: day(enrolledAt), who: by }),
+  ].join(' · ')
+}
 const load = async (): Promise<void> => {
   devices.value = await api('devices')
 }
 onMounted(() => void load())
 const form = useSubmit(async () => {
-  await api('enrol', { body: { id: uuid(), name: name.value.trim() } })
+  await api('enrol', { body: { id: uuid(), name: name.value.trim(), standId: isMany.value ? standId.value : null } })
 })
 async function enrol(): Promise<void> {
   form.clear()
@@ -36,20 +54,24 @@ async function strike(id: string): Promise<void> {
       <li v-for="d in devices" :key="d.id" data-test="tablet">
         <span
           ><b>{{ d.name }}</b
-          ><small class="quiet"
-            >{{ d.standId ? `${t('people.till')} · ` : '' }}{{ d.current ? `${t('people.thisTablet')} · ` : ''
-            }}{{ t('people.enrolled', { day: day(d.enrolledAt), who: d.by }) }}</small
-          ></span
+          ><small class="quiet">{{ aboutOf(d) }}</small></span
         ><v-btn data-test="strike" @click="strike(d.id)">{{ t('people.strike') }}</v-btn>
       </li>
     </ul>
-    <form v-if="!devices.some((d) => d.current)" class="row" novalidate @submit.prevent="enrol">
+    <form v-if="!devices.some((d) => d.current)" class="stack" novalidate @submit.prevent="enrol">
       <v-text-field
         v-model="name"
         :label="t('people.tabletName')"
         maxlength="80"
         :error-messages="form.fields.value.name"
         data-test="tablet-name"
+      />
+      <v-select
+        v-if="isMany"
+        v-model="standId"
+        :items="places"
+        :label="t('people.tabletAt')"
+        data-test="tablet-stand"
       />
       <v-btn type="submit" :loading="form.busy.value" data-test="enrol">{{ t('people.enrol') }}</v-btn>
     </form>

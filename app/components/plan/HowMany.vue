@@ -31,7 +31,7 @@ const stakes = computed((): { of: Stakes | null; limit: ProcessLimit | null } =>
   if (!cost) return { of: null, limit: null }
   try {
     const share = keeps.value ? Number(kept.value) / 100 : 0
-    return { of: stakesOf(cost.lines, props.recipe.sellPrice, share, useSession().taxShare), limit: null }
+    return { of: stakesOf(cost.lines, drinks.soldHere(props.recipe).price, share, useSession().taxShare), limit: null }
   } catch (e) {
     if (e instanceof ProcessLimit) return { of: null, limit: e }
     throw e

@@ -47,6 +47,7 @@ export const problems = {
     'not-a-form': 'The file did not come as a form and was refused.',
     'other-host':
       'Olvex is not reached by this name. Open it by the address that its terminal shows, or have the operator set its public address.',
+    crowded: 'Others write the same at this moment. Try again in a few seconds.',
     busy: 'Very many are signing in at this moment. Try again in half a minute.',
     'too-many-pins': 'Too many wrong PINs for this name on this tablet today. Sign in with name and password.',
     'number-too-large': 'This number is larger than what can be kept here. Check it and its unit.',
@@ -114,6 +115,7 @@ export const problems = {
     'sent-taken-back': 'Whoever sent it took it back. Ask there.',
     'more-than-sent': 'More than was sent. Weigh it again, or ask there what was sent.',
     'arrived-before-sent': 'It cannot have arrived before it was sent.',
+    'stand-has-batches': 'A batch is still under way there ({batches}): end it, or throw it away.',
     'stand-has-coming': 'Something is on its way here ({ways}): take it in, or take it back where it was sent.',
     'last-owner': 'This is the last owner. Make somebody else an owner first.',
     'time-zone-unknown': 'This time zone is not known. Write it like Europe/Lisbon.',

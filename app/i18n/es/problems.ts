@@ -46,6 +46,7 @@ export const problems: typeof en = {
     'not-a-form': 'El archivo no vino como formulario y se rechazó.',
     'other-host':
       'Olvex no se alcanza con este nombre. Ábrelo con la dirección que muestra su terminal, o que el operador fije su dirección pública.',
+    crowded: 'Otros escriben lo mismo en este momento. Intenta de nuevo en unos segundos.',
     busy: 'Muchísimos están entrando en este momento. Intenta de nuevo en medio minuto.',
     'too-many-pins': 'Demasiados PIN equivocados para este nombre en esta tableta hoy. Entra con nombre y contraseña.',
     'number-too-large': 'Este número es mayor de lo que se puede guardar aquí. Revísalo, y su unidad.',
@@ -113,6 +114,7 @@ export const problems: typeof en = {
     'sent-taken-back': 'Quien lo envió lo recuperó. Pregunta allí.',
     'more-than-sent': 'Más de lo que se envió. Pésalo otra vez, o pregunta allí cuánto se envió.',
     'arrived-before-sent': 'No puede haber llegado antes de enviarse.',
+    'stand-has-batches': 'Todavía hay una tanda en marcha ({batches}): acábala, o tírala.',
     'stand-has-coming': 'Algo viene en camino ({ways}): recíbelo, o recupéralo donde se envió.',
     'last-owner': 'Es el último dueño. Antes haz dueño a otra persona.',
     'time-zone-unknown': 'No se conoce esta zona horaria. Escríbela como Europe/Lisbon.',

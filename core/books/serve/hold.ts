@@ -191,7 +191,8 @@ function leftOf(e: HoldEventOf<'emptied'>, hold: HoldNow, state: State): LotRow[
   const useBys = [e.useBy, ...lots.map((l) => l.useBy)].flatMap((day) => day ?? []).sort()
   const tookBy = new Map(hold.events.map((x) => [x.id, x.took]))
   const costs = fills.map((f) => costOf(f, tookBy.get(f.id) ?? null, state))
-  const isKnown = costs.every((c) => c !== null)
+  // Of one that nobody filled, nobody knows what is in it.
+  const isKnown = filledMl > 0 && costs.every((c) => c !== null)
   const cost = isKnown ? costs.reduce<number>((sum, c) => sum + c!, 0) * Math.min(1, e.leftMl / filledMl) : null
   const of = { standId: hold.standId, itemKind: 'version', itemKey: hold.versionId } as LotRow
   return [

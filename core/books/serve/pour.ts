@@ -34,7 +34,7 @@ const [MOST_ML, MOST_CUPS] = [3000, 2000]
 export const pour: Book<Pour> = {
   needs: ({ id, standId, holdId, versionId, uses = [] }) => ({
     ...NEEDS,
-    stands: [standId],
+    atStands: [standId],
     recipes: [versionId],
     vessels: holdId ? [holdId] : [],
     pours: [id],

@@ -166,6 +166,13 @@ describe('a vessel at the hatch', () => {
     const short = told(fill(5000), { lotId: 'jug', amount: 4000 })
     expect(tell(emptied, hold([short])).lots[0]!.cost).toBeNull()
     expect(tell(emptied, hold([filled(), told(fill(1000, null))])).lots[0]!.cost).toBeNull()
+    // A vessel that nobody filled is refused with something in it; where its standard cannot be read, nobody knows.
+    expect(codes(tell(emptied, hold([])))).toEqual([['level-of-empty', 'volumeMl']])
+    const unread = BOOKS.atHold.book(
+      { id: ID, holdId: 'h', event: emptied, at: at(500) },
+      { ...state([lot()], hold([])), version: () => undefined },
+    )
+    expect([unread.limits, unread.lots[0]!.cost]).toEqual([[], null])
   })
   it('once it is emptied nothing happens to it, but what came before', () => {
     const end = told({ kind: 'emptied', leftMl: 0, as: 'thrown', reason: null }, null, 100)

@@ -14,7 +14,7 @@ export interface SoldOut {
 }
 
 export const soldOut: Book<SoldOut> = {
-  needs: ({ standId, versionId }) => ({ ...NEEDS, stands: [standId], versions: [versionId] }),
+  needs: ({ standId, versionId }) => ({ ...NEEDS, atStands: [standId], versions: [versionId] }),
   book(told, state) {
     const { id, standId, versionId, backAt = null, isGone = false } = told
     const version = state.version(versionId)

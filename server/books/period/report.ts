@@ -1,4 +1,5 @@
 import { Op } from 'sequelize'
+import { soldAt, type Priced } from '#core/cost'
 import { glassesOf, type PotUsed } from '#core/count'
 import type { Evaluation } from '#core/recipe'
 import type { Day } from '#core/time'
@@ -16,10 +17,12 @@ import {
 } from '#core/variance'
 import { atLeast, MOST_DAYS, type CountSheet } from '#shared/contract'
 import { fromJson, toNumber, toNumberOrNull, type Read } from '../../db/connect'
-import { BatchRun, Cup, Recipe, SoldOut, Stand } from '../../db/models'
+import { BatchRun, Cup, Recipe, SoldOut, Stand, StandUse } from '../../db/models'
 import { rowOf, rowsOf } from '../../db/rows'
+import { ownPricesOf } from '../../menu/uses'
 import { invalid, notFound } from '../../platform/errors'
 import type { Who } from '../../people/who'
+import { shiftsIn } from '../../menu/service-days'
 import { chosenIn, hoursIn } from './chosen'
 import { spansOf } from './days'
 import { factsOf } from './facts'
@@ -73,7 +76,7 @@ export async function countSheetOf(tx: Read, { stand, from, until }: Asked, who:
   const accounts = accountsOf(period.gone, period.wanted, (key) => measures.standardOf(key), paidPerG)
   const pressedFrom = (pressId: string): string | null =>
     [...origins.presses.values()].find((p) => p.id === pressId)?.takes[0]?.lotId ?? null
-  const sold = await soldFor(tx, period.cups, signed)
+  const sold = await soldFor(tx, stand, period.cups, signed)
   const terms = {
     ...{ standards: signed, eachOf: await eachCup(tx) },
     ...{ icePerKg: measures.standardOf('ice').perKg, taxShare: toNumber(place.taxShare) },
@@ -93,6 +96,7 @@ export async function countSheetOf(tx: Read, { stand, from, until }: Asked, who:
     drinks: isLead ? drinkSheets(period, sold, accounts, terms) : [],
     chosen: isLead ? await chosenIn(tx, stand, spans) : [],
     hours: await hoursIn(tx, stand, spans),
+    shifts: isLead ? await shiftsIn(tx, stand, from, until) : [],
     unsound: period.unsound,
     money: sheetOf(period, sold, accounts, terms),
   }
@@ -142,27 +146,32 @@ function accountView(
   }
 }
 
-/** What was taken for cups: as the till says, or at the price of the drink. */
-async function soldFor(tx: Read, cups: readonly CupsOf[], signed: Signed): Promise<Sales[]> {
+/** What was taken for cups of a stand: as the till says, or at what the drink is sold at there. */
+async function soldFor(tx: Read, standId: string, cups: readonly CupsOf[], signed: Signed): Promise<Sales[]> {
   const rows = await rowsOf(Recipe, {
     where: { id: [...new Set(cups.map((c) => c.recipeId))] },
     attributes: ['id', 'sellPrice', 'sizePrices'],
     transaction: tx,
   })
+  const uses = await rowsOf(StandUse, {
+    where: { standId, recipeId: rows.map((r) => r.id) },
+    attributes: ['recipeId', 'ownPrices'],
+    transaction: tx,
+  })
+  const ownOf = new Map(uses.map((u) => [u.recipeId, ownPricesOf(u.ownPrices)]))
   const prices = new Map(
-    rows.map((r) => [r.id, { price: toNumberOrNull(r.sellPrice), bySize: sizePricesOf(r.sizePrices) }]),
+    rows.map((r) => {
+      const priced = { sellPrice: toNumberOrNull(r.sellPrice), sizePrices: sizePricesOf(r.sizePrices) }
+      return [r.id, soldAt(priced, ownOf.get(r.id) ?? [])]
+    }),
   )
   return cups.map((c) =>
     salesOf(c, { price: null, ...prices.get(c.recipeId), usualMl: signed.of(c.versionId)?.jug.volume.value ?? 0 }),
   )
 }
 
-const sizePricesOf = (json: unknown): Map<string, number> =>
-  new Map((json === null ? [] : fromJson<Sized[]>(json)).map((s) => [s.cupId, s.sizePrice]))
-interface Sized {
-  cupId: string
-  sizePrice: number
-}
+const sizePricesOf = (json: unknown): Priced['sizePrices'] =>
+  json === null ? [] : fromJson<Priced['sizePrices']>(json)
 
 /** Money for a cup with its lid and straw; the first that there is where a drink says none. */
 async function eachCup(tx: Read): Promise<(cupId: string | null) => number> {

@@ -25,7 +25,12 @@ export async function demoHatch(
     const drink = drinks.find((d) => d.name === name)
     const version = drink && (await rowOf(RecipeVersion, { where: { recipeId: drink.id }, transaction: null }))
     if (!version) continue
-    const at = (min: number): string => new Date(today.getTime() - (OPEN_MIN - min) * 60_000).toISOString()
+    /** A moment of the morning, which it is now: each thing is told as it happens. */
+    const at = (min: number): string => {
+      const moment = new Date(today.getTime() - (OPEN_MIN - min) * 60_000).toISOString()
+      process.env.OLVEX_NOW = moment
+      return moment
+    }
     const id = uuid()
     const told = { wPerK: usualWPerK(CAPACITY_ML), roomC: 22, washMin: 240, control: 'cold' as const }
     const vessel = { name: i ? 'Right tap' : 'Left tap', capacityMl: CAPACITY_ML }

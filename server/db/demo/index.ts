@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid'
-import { inTransaction } from '../connect'
-import { Cup, Lot, Person, Recipe, RecipeVersion, Stand } from '../models'
+import { database, inTransaction } from '../connect'
+import { Change, Cup, Lot, Person, Recipe, RecipeVersion, Stand } from '../models'
 import { addPriceList } from '../../books/buying'
 import { now } from '../../platform/clock'
 import { recordPrice } from '../../books/prices'
@@ -82,8 +82,11 @@ export async function loadDemo(): Promise<void> {
   }
   try {
     at(DAYS_BACK + 2, 9)
-    const [owner, crew] = await people()
-    const [counter, cart] = await stands(owner)
+    const people = await somebody()
+    const [counter, cart] = await stands(people[0])
+    // Whoever tells something tells it at a stand.
+    const [owner, crew] = people.map((who): Who => ({ ...who, standId: counter })) as [Who, Who]
+    const [ownerOfCart, crewOfCart] = people.map((who): Who => ({ ...who, standId: cart })) as [Who, Who]
     at(DAYS_BACK + 1, 10)
     for (const [ingredientKey, packPrice, packG] of PRICES) {
       await inTransaction((tx) =>
@@ -98,8 +101,8 @@ export async function loadDemo(): Promise<void> {
     await demoWeeks(counter, owner, crew, at, random, 1, days)
     await demoWeeks(
       cart,
-      owner,
-      crew,
+      ownerOfCart,
+      crewOfCart,
       at,
       random,
       0.55,
@@ -116,17 +119,39 @@ export async function loadDemo(): Promise<void> {
     await plans(owner, counter, cart, drinks, today)
     at(0, 24)
     await demoHatch(counter, crew, drinks, today)
+    at(0, 24)
     await demoTill(counter, owner, drinks)
     await demoSales(counter, owner, drinks, at, ZONE)
     await demoEvening(counter, owner, crew, drinks, at)
     await demoTaste(counter, owner, crew, today)
+    await numberByMoment()
   } finally {
     if (fixed) process.env.OLVEX_NOW = fixed
     else delete process.env.OLVEX_NOW
   }
 }
 
-async function people(): Promise<[Who, Who]> {
+/**
+ * Changes are numbered as they come in, and listed by their number. What was made here stand by stand and kind by kind
+ * gets the numbers that it would have had from day to day.
+ */
+async function numberByMoment(): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const most = Number(await Change.max('seq', { transaction }))
+    // Behind all that there are, and then from the first on: no two rows have one number meanwhile.
+    await database().query(
+      `UPDATE change_row c JOIN (SELECT seq, ROW_NUMBER() OVER (ORDER BY at, seq) AS place FROM change_row) o
+          ON o.seq = c.seq SET c.seq = o.place + :most`,
+      { replacements: { most }, transaction },
+    )
+    await database().query('UPDATE change_row SET seq = seq - :most ORDER BY seq', {
+      replacements: { most },
+      transaction,
+    })
+  })
+}
+
+async function somebody(): Promise<[Who, Who]> {
   const passwordHash = await hashSecret(DEMO_SIGN_INS[0].password)
   const business = {
     business: 'Pale Harbour Drinks',

@@ -1,6 +1,10 @@
 import { FACTS_OF_ROWS, PRESSES_OF_COUNTED } from '../facts-of'
 
-/** One DDL statement each, safe to run again after half-failing. Append only. */
+/**
+ * One DDL statement each, safe to run again after half-failing. Append only. A release adds first; what is not used any
+ * more is taken away a release later, by a migration whose name ends with `-from-` and the number of the first release
+ * that does without.
+ */
 export interface Migration {
   name: string
   sql: string
@@ -14,8 +18,16 @@ const NAME = 'VARCHAR(80) COLLATE utf8mb4_uca1400_as_ci'
 const HASH = 'CHAR(64) CHARACTER SET ascii COLLATE ascii_bin'
 const AMOUNT = 'DECIMAL(14,4)'
 const AT = 'DATETIME(6)'
+const TOLD = 'told INT UNSIGNED NOT NULL DEFAULT 0'
 const table = (name: string, columns: string): string =>
   `CREATE TABLE IF NOT EXISTS \`${name}\` (${columns}) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`
+
+/** What one process at a time does, on whichever machine: there before anything else is, as migrating is leased too. */
+export const LEASE_TABLE = table(
+  'lease',
+  `name VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin PRIMARY KEY,
+    holder VARCHAR(200) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, until ${AT} NOT NULL`,
+)
 
 export const MIGRATIONS: readonly Migration[] = [
   {
@@ -691,13 +703,41 @@ export const MIGRATIONS: readonly Migration[] = [
       ADD INDEX IF NOT EXISTS by_target (to_stand_id, at)`,
   },
   // What one process at a time does, on whichever machine: who holds it, and until when.
+  { name: '0121-lease', sql: LEASE_TABLE },
+  // Rows that bound what is told of them count how often that was: see `boundingRows`.
+  { name: '0122-lot-told', sql: `ALTER TABLE lot ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0123-lot-event-told', sql: `ALTER TABLE lot_event ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0124-batch-run-told', sql: `ALTER TABLE batch_run ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0125-hold-told', sql: `ALTER TABLE hold ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0126-pour-told', sql: `ALTER TABLE pour ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0127-fact-told', sql: `ALTER TABLE fact ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0128-panel-told', sql: `ALTER TABLE panel ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0129-business-told', sql: `ALTER TABLE business ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0130-sign-in-gate-told', sql: `ALTER TABLE sign_in_gate ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  { name: '0131-person-told', sql: `ALTER TABLE person ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  // A lease names where its holder is reached.
   {
-    name: '0121-lease',
-    sql: table(
-      'lease',
-      `name VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin PRIMARY KEY, holder ${ID} NOT NULL, until ${AT} NOT NULL`,
-    ),
+    name: '0132-lease-holder',
+    sql: 'ALTER TABLE lease MODIFY holder VARCHAR(200) CHARACTER SET ascii COLLATE ascii_bin NOT NULL',
   },
+  // When a change came in, by the clock of the database: those of two servers may differ.
+  {
+    name: '0133-change-came',
+    sql: `ALTER TABLE change_row ADD COLUMN IF NOT EXISTS came_at ${AT} NOT NULL DEFAULT CURRENT_TIMESTAMP(6),
+      ADD INDEX IF NOT EXISTS by_came (came_at)`,
+  },
+  // What changed last at one of many stands.
+  {
+    name: '0134-change-by-stand',
+    sql: `ALTER TABLE change_row ADD INDEX IF NOT EXISTS by_stand_tag (entity, stand_id, seq),
+      ADD INDEX IF NOT EXISTS by_stand (stand_id, seq)`,
+  },
+  // What a cup is sold at here and nowhere else.
+  { name: '0135-use-prices', sql: 'ALTER TABLE stand_use ADD COLUMN IF NOT EXISTS own_prices JSON NULL' },
+  // Where a tablet lies on which crew sign in by PIN: it shows those who work there.
+  { name: '0136-tablet-stand', sql: `ALTER TABLE device ADD COLUMN IF NOT EXISTS tablet_stand_id ${ID} NULL` },
+  // A stand closes empty: what comes to it is told of it, see 0122.
+  { name: '0137-stand-told', sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS ${TOLD}` },
 ]
 
 /** What the server asks of the database before it says it is ready. */

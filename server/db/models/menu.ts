@@ -51,7 +51,16 @@ const DRINK_WORK = {
   personId: ref,
   at,
 }
-const STAND_USE = { id: pk, standId: ref, recipeId: ref, versionId: refOrNull, isServed: yesByDefault, version: whole }
+const STAND_USE = {
+  id: pk,
+  standId: ref,
+  recipeId: ref,
+  versionId: refOrNull,
+  isServed: yesByDefault,
+  /** what a cup is sold at there and nowhere else */
+  ownPrices: jsonOrNull,
+  version: whole,
+}
 const RECIPE_VERSION = {
   id: pk,
   recipeId: ref,

@@ -51,6 +51,8 @@ const DEVICE = {
   revokedAt: atOrNull,
   /** of a till: the stand that it is at */
   standId: refOrNull,
+  /** of a tablet: the stand whose crew it shows; null: everybody's */
+  tabletStandId: refOrNull,
 }
 
 export class Person extends Model {

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { QueryTypes } from 'sequelize'
 import { database } from '../../db/connect'
 import { loadDump } from '../../db/dump'
-import { schemaName } from '../../db/locks'
+import { schemaName } from '../../db/address'
 
 /** Rows and a checksum of every table: what must come out of a dump again. */
 export type Contents = Record<string, { rows: number; checksum: string }>

@@ -2,7 +2,8 @@ import { mkdir, stat } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import type { BackupCopy } from '#shared/contract'
 import { dumpTo, isDiskFull, stampOf } from '../../db/dump'
-import { exclusively, schemaName } from '../../db/locks'
+import { schemaName } from '../../db/address'
+import { exclusively } from '../../db/locks'
 import { SCHEMA_NUMBER } from '../../db/migrations'
 import { now } from '../clock'
 import { log } from '../../utils/log'
@@ -21,7 +22,7 @@ export const alone = <T>(work: () => Promise<T>, waitS = 0): Promise<T | null> =
       await removeHalves()
       return work()
     },
-    waitS,
+    { waitS },
   )
 
 /**

@@ -1,7 +1,7 @@
 import { stat } from 'node:fs/promises'
 import { QueryTypes } from 'sequelize'
 import { database, inTransaction } from '../../db/connect'
-import { schemaName } from '../../db/locks'
+import { schemaName } from '../../db/address'
 import { migrate } from '../../db/migrate'
 import { MIGRATIONS } from '../../db/migrations'
 import { Device, Person, Session, SignInAttempt } from '../../db/models'

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { useDrinks } from '~/stores/drinks'
+import { useSession } from '~/stores/session'
 
 const route = useRoute()
 const id = String(route.params.id)
 const drinks = useDrinks()
+const session = useSession()
 const { t } = useI18n()
 const glass = useGlass(id)
 const { recipe, document, evaluation, evaluated, cost, cup, editable, draft } = glass
@@ -76,6 +78,7 @@ function setSell(v: number | null): void {
         />
       </section>
       <DrinksCostCard v-if="cost" :sell-price="draft.sellPrice.value" :cost="cost" @update:sell-price="setSell" />
+      <LazyDrinksOwnPrices v-if="cost && session.openStands.length > 1" :recipe="recipe" :cost="cost" />
       <LazyDrinksInACup :evaluation="evaluation" />
     </aside>
   </div>

@@ -1,0 +1,106 @@
+import { QueryTypes } from 'sequelize'
+import { database } from '../server/db/connect'
+import { withFleet } from './lib/fleet'
+import { flagsOf } from './lib/flags'
+import { withInstallation } from './lib/installation'
+import { say, sayStop } from './lib/say'
+import { asOwner } from './lib/sign-in'
+import { countStolen, countWorked, inPercent } from './lib/stolen'
+import { saturday } from './load/day'
+import { caller, openStands, standardsOf } from './load/stands'
+import { ARRIVAL_S, Saturday } from './load/tablets'
+
+// npm run load: a busy Saturday of many stands at ten times real time, with one server and one database, and with two
+// servers and a cluster of three nodes.
+const SEED = 20
+const HELP = 'npm run load [-- --stands=40 --tablets=5 --from=12 --hours=1 --speed=10 --only=one|cluster]'
+const number = { type: 'string' } as const
+const { values } = flagsOf(
+  { options: { stands: number, tablets: number, from: number, hours: number, speed: number, only: number } },
+  HELP,
+)
+const STANDS = Number(values.stands ?? 40)
+const TABLETS = Number(values.tablets ?? 5)
+const FROM_H = Number(values.from ?? 12)
+const HOURS = Number(values.hours ?? 1)
+const SPEED = Number(values.speed ?? 10)
+/** What a read and a write may take, 95 of 100 of them. */
+const MOST = { reads: 100, writes: 200 }
+
+const at = (all: readonly number[], share: number): number =>
+  all.toSorted((a, b) => a - b)[Math.min(all.length - 1, Math.floor(all.length * share))] ?? NaN
+const figures = (all: readonly number[]): string =>
+  [0.5, 0.95, 0.99].map((p) => at(all, p).toFixed(0)).join(' / ') + ` ms over ${all.length}`
+
+/** Rows, and bytes of tables with their indexes. */
+async function held(): Promise<{ rows: number; mb: number }> {
+  const tables = await database().query<{ name: string; bytes: string }>(
+    `SELECT table_name AS name, data_length + index_length AS bytes FROM information_schema.tables
+      WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE'`,
+    { type: QueryTypes.SELECT },
+  )
+  let rows = 0
+  for (const { name } of tables) {
+    const [count] = await database().query<{ n: number }>(`SELECT COUNT(*) AS n FROM \`${name}\``, {
+      type: QueryTypes.SELECT,
+    })
+    rows += Number(count!.n)
+  }
+  return { rows, mb: tables.reduce((sum, t) => sum + Number(t.bytes), 0) / 2 ** 20 }
+}
+
+/** Each hour of the day by itself: whether it gets slower as the day fills up, and what others took meanwhile. */
+function hourly(day: Saturday): (hour: number) => void {
+  let [reads, writes, stolen, worked] = [0, 0, countStolen(), countWorked()]
+  return (hour) => {
+    const { taken } = day
+    const [read, written] = [taken.reads.slice(reads), taken.writes.slice(writes)]
+    const workedMs = worked()
+    const each = workedMs === null ? 'not known' : (workedMs / (read.length + written.length)).toFixed(2)
+    const of = `reads ${figures(read)}; writes ${figures(written)}; ${each} ms of a processor a request`
+    say(`  ${hour}:00  ${of}; others took ${inPercent(stolen())}`)
+    ;[reads, writes, stolen, worked] = [taken.reads.length, taken.writes.length, countStolen(), countWorked()]
+  }
+}
+
+async function measure(label: string, url: string): Promise<void> {
+  const owner = caller(url, await asOwner(url))
+  const standards = await standardsOf(owner)
+  say(`${label}: opening ${STANDS} stands with ${TABLETS} tablets each.`)
+  const stands = await openStands(url, STANDS, TABLETS, standards, owner)
+  const plan = saturday(SEED, STANDS, TABLETS, FROM_H * 60, (FROM_H + HOURS) * 60)
+  say(`${label}: ${plan.length} deeds in ${HOURS} h, at ${SPEED} times real time.`)
+  const day = new Saturday([url], stands, standards, SPEED)
+  const before = await held()
+  const began = performance.now()
+  const stolen = countStolen()
+  await day.run(plan, () => hourly(day))
+  const others = stolen()
+  const after = await held()
+  const { reads, writes, seen, wrong, lateMs, bytes } = day.taken
+  const seconds = (performance.now() - began) / 1000 - ARRIVAL_S
+  say(
+    `${label}: ${seconds.toFixed(0)} s, ${((reads.length + writes.length) / seconds).toFixed(0)} requests a second; of the processors others took ${inPercent(others)}`,
+  )
+  say(`  reads   ${figures(reads)} (half, 95 and 99 of 100)`)
+  say(`  writes  ${figures(writes)}`)
+  say(`  seen by another tablet of the stand after ${figures(seen)}, of which the wait for its turn is up to 400 ms`)
+  say(`  ${(bytes / 2 ** 20 / seconds).toFixed(1)} MB a second; begun at most ${lateMs.toFixed(0)} ms late`)
+  const perHour = 1 / (STANDS * HOURS)
+  say(
+    `  ${((after.rows - before.rows) * perHour).toFixed(0)} rows a stand and hour, ${((after.mb - before.mb) * perHour * 1024).toFixed(0)} kB`,
+  )
+  for (const [what, n] of wrong) say(`  wrong: ${n} × ${what}`)
+  const isSlow = at(reads, 0.95) > MOST.reads || at(writes, 0.95) > MOST.writes
+  if (isSlow) say(`  over what it may be: reads ${MOST.reads} ms, writes ${MOST.writes} ms`)
+  if (isSlow || wrong.size) process.exitCode = 1
+}
+
+try {
+  if (values.only !== 'cluster')
+    await withInstallation('load', {}, (s) => measure('one server, one database', s.app.url))
+  if (values.only !== 'one') await withFleet('load', {}, (f) => measure('two servers, three nodes', f.url))
+} catch (e) {
+  sayStop(e)
+  process.exitCode = 1
+}

@@ -1,0 +1,195 @@
+import { v7 as uuid } from 'uuid'
+import type { Deed, Planned } from './day'
+import { lotBody, VESSEL_ML, type LoadStand, type Standards } from './stands'
+
+// Tablets as the page is one: each asks what changed, reads again what did, and some tell what is done.
+
+const POLL_MS = 4000
+/** Within so long all tablets come, and so long after the last the day begins. */
+const COME_MS = 15_000
+const SETTLE_MS = 5_000
+export const ARRIVAL_S = (COME_MS + SETTLE_MS) / 1000
+const CUP_ML = 250
+/** mL that somebody fills a vessel to: cups that are told at the same time find room. */
+const FULL_ML = 0.9 * VESSEL_ML
+/** What a page reads again after something was told at its stand. */
+const LISTS = ['lots', 'presses', 'batches', 'runs', 'holds', 'sends'] as const
+
+/** The code of a refusal. */
+function codeIn(text: string | null): string {
+  const code = /"code":"([\w-]+)"/.exec(text ?? '')?.[1]
+  return code ? ` ${code}` : ''
+}
+const hourOf = ({ atS }: Planned): number => Math.floor(atS / 3600)
+
+export class Taken {
+  readonly reads: number[] = []
+  readonly writes: number[] = []
+  /** ms from the answer of a write until another tablet of the stand had read it */
+  readonly seen: number[] = []
+  readonly wrong = new Map<string, number>()
+  /** ms that what was planned was begun too late: the machine that asks had no time */
+  lateMs = 0
+  bytes = 0
+  fail(what: string): void {
+    this.wrong.set(what, (this.wrong.get(what) ?? 0) + 1)
+  }
+}
+
+export class Saturday {
+  taken = new Taken()
+  private ended = false
+  /** when each write that nobody else has seen was answered, by its key */
+  private readonly told = new Map<string, number>()
+  private readonly tags = new Map<string, string>()
+
+  /** @param urls of the servers, one for each tablet in turn @param speed times real time */
+  constructor(
+    private readonly urls: readonly string[],
+    private readonly stands: readonly LoadStand[],
+    private readonly standards: Standards,
+    private readonly speed: number,
+  ) {}
+
+  /**
+   * All that is planned, and every tablet that looks on, until the last is told.
+   * @param begin is called as the day begins, and gives what is called as each of its hours ends
+   */
+  async run(plan: readonly Planned[], begin: () => (hour: number) => void): Promise<void> {
+    const first = plan[0]!.atS
+    let hour = hourOf(plan[0]!)
+    // The tablets have come in the morning, one after the other: what they read then is not of the busy hours.
+    const looking = this.stands.flatMap((s, i) => s.cookies.map((_, t) => this.look(i, t)))
+    await new Promise((done) => setTimeout(done, COME_MS + SETTLE_MS))
+    this.taken = new Taken()
+    const hourEnded = begin()
+    const began = performance.now()
+    const telling: Promise<void>[] = []
+    for (const p of plan) {
+      const due = ((p.atS - first) * 1000) / this.speed
+      const wait = due - (performance.now() - began)
+      if (wait > 0) await new Promise((done) => setTimeout(done, wait))
+      else this.taken.lateMs = Math.max(this.taken.lateMs, -wait)
+      if (hourOf(p) > hour) hourEnded(hour)
+      hour = hourOf(p)
+      telling.push(this.tell(p))
+    }
+    await Promise.all(telling)
+    hourEnded(hour)
+    this.ended = true
+    await Promise.all(looking)
+  }
+
+  private urlOf = (stand: number, tablet: number): string =>
+    this.urls[(stand * this.stands[0]!.cookies.length + tablet) % this.urls.length]!
+
+  private async ask(
+    url: string,
+    cookie: string,
+    method: string,
+    path: string,
+    more: { body?: object; key?: string } = {},
+  ): Promise<unknown> {
+    const name = `${cookie} ${path}`
+    const headers: Record<string, string> = { cookie }
+    const tag = this.tags.get(name)
+    if (tag && method === 'GET') headers['if-none-match'] = tag
+    if (more.body) Object.assign(headers, { 'content-type': 'application/json', 'idempotency-key': more.key ?? uuid() })
+    const at = performance.now()
+    const answer = await fetch(`${url}/api/v1/${path}`, {
+      method,
+      headers,
+      body: more.body && JSON.stringify(more.body),
+    }).catch(() => null)
+    const text = (await answer?.text().catch(() => null)) ?? null
+    ;(method === 'GET' ? this.taken.reads : this.taken.writes).push(performance.now() - at)
+    if (!answer || text === null || (answer.status !== 200 && answer.status !== 304)) {
+      this.taken.fail(
+        `${method} ${path.replace(/[\w-]{36}/g, 'ID').replace(/\?.*/, '')} ${answer?.status ?? 'nothing'}${codeIn(text)}`,
+      )
+      return null
+    }
+    this.taken.bytes += text.length
+    const etag = answer.headers.get('etag')
+    if (etag) this.tags.set(name, etag)
+    return answer.status === 304 ? null : JSON.parse(text)
+  }
+
+  /** Asks every four seconds of the day what changed. */
+  private async look(stand: number, tablet: number): Promise<void> {
+    const [url, s] = [this.urlOf(stand, tablet), this.stands[stand]!]
+    const cookie = s.cookies[tablet]!
+    let since = ''
+    const seen = new Set<number>()
+    await new Promise((done) => setTimeout(done, Math.random() * COME_MS))
+    await Promise.all(LISTS.map((list) => this.ask(url, cookie, 'GET', `${list}?stand=${s.id}`)))
+    while (!this.ended) {
+      const reply = (await this.ask(url, cookie, 'GET', `changes${since}`)) as {
+        seq: number
+        rows: { seq: number; entity: string; key: string | null }[]
+      } | null
+      if (reply) {
+        since = `?since=${reply.seq}`
+        const fresh = reply.rows.filter((r) => !seen.has(r.seq))
+        for (const r of fresh) {
+          seen.add(r.seq)
+          const at = r.key ? this.told.get(r.key) : undefined
+          if (at === undefined) continue
+          this.taken.seen.push(performance.now() - at)
+          this.told.delete(r.key!)
+        }
+        const lists = fresh.length ? LISTS : []
+        await Promise.all(lists.map((list) => this.ask(url, cookie, 'GET', `${list}?stand=${s.id}`)))
+      }
+      await new Promise((done) => setTimeout(done, POLL_MS / this.speed))
+    }
+  }
+
+  private async tell({ stand, tablet, deed }: Planned): Promise<void> {
+    const [url, s] = [this.urlOf(stand, tablet), this.stands[stand]!]
+    const { method, path, body } = this.deeds[deed](s)
+    const key = uuid()
+    const reply = await this.ask(url, s.cookies[tablet]!, method, path, { body, key })
+    if (reply) this.told.set(key, performance.now())
+  }
+
+  private readonly deeds: Record<Deed, (s: LoadStand) => { method: string; path: string; body: object }> = {
+    pour: (s) => {
+      if (s.inMl >= CUP_ML) s.inMl -= CUP_ML
+      const cup = { holdId: s.holdId, versionId: this.standards.drink, drinkMl: CUP_ML, cups: 1, touchedS: [0] }
+      return { method: 'PUT', path: `pours/${uuid()}`, body: { standId: s.id, ...cup } }
+    },
+    weigh: (s) => {
+      const id = uuid()
+      s.crates.push(id)
+      return { method: 'POST', path: 'lots', body: lotBody(id, s.id, 20) }
+    },
+    press: (s) => ({
+      method: 'POST',
+      path: 'presses',
+      body: {
+        ...{ id: uuid(), lotId: s.crates[0], juiceLotId: uuid(), takenKg: 2, trimmedKg: null },
+        ...{ juice: { value: 800, unit: 'mL' }, method: 'hand-reamer', minutes: 6 },
+      },
+    }),
+    batch: (s) => ({
+      method: 'POST',
+      path: 'batches',
+      body: {
+        ...{ id: uuid(), standId: s.id, versionId: this.standards.prep },
+        ...{ out: { value: 900, unit: 'g' }, place: 'cold' },
+      },
+    }),
+    read: (s) => ({
+      method: 'POST',
+      path: `runs/${s.runId}/events`,
+      body: { id: uuid(), event: { kind: 'note', text: 'as it should be' } },
+    }),
+    fill: (s) => {
+      const volumeMl = Math.max(CUP_ML, FULL_ML - s.inMl)
+      s.inMl += volumeMl
+      const event = { kind: 'filled', lotId: null, volumeMl, tempC: 4 }
+      return { method: 'POST', path: `holds/${s.holdId}/events`, body: { id: uuid(), event } }
+    },
+  }
+}
