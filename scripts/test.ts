@@ -136,7 +136,11 @@ async function playwright(projects: string[], env: Record<string, string>): Prom
 /** As the report of Playwright has them: files, groups in them, and tests with what each try of them ended by. */
 interface Suite {
   suites?: Suite[]
-  specs: { ok: boolean; file: string; line: number; title: string; tests: { results: { errors: Fault[] }[] }[] }[]
+  specs: { ok: boolean; file: string; line: number; title: string; tests: { results: Try[] }[] }[]
+}
+interface Try {
+  errors: Fault[]
+  attachments: { name: string; path?: string }[]
 }
 interface Fault {
   message: string
@@ -147,12 +151,25 @@ function faultOf({ message, location }: Fault): string {
   const said = stripVTControlCharacters(message).split('\n').slice(0, 6).join(' ').replace(/\s+/g, ' ').slice(0, 300)
   return `${location ? `${relative(ROOT, location.file)}:${location.line}: ` : ''}${said}`
 }
+/** What stood on the page where a try ended, from its heading on: most of what is to be known, in a few lines. */
+function pageOf({ attachments }: Try): string[] {
+  const path = attachments.find((a) => a.name === 'error-context')?.path
+  if (path === undefined || !existsSync(path)) return []
+  const page = pageIn(readFileSync(path, 'utf8'))
+  return page
+    .slice(Math.max(0, page.indexOf('main')))
+    .slice(0, 2000)
+    .split('\n')
+}
+/** What comes before the page itself is general advice. */
+const pageIn = (context: string): string => context.slice(Math.max(0, context.indexOf('```yaml')))
 const failedSpecs = (suite: Suite): string[] => [
   ...suite.specs
     .filter((s) => !s.ok)
     .map((s) => {
-      const faults = s.tests.flatMap((t) => t.results).flatMap((r) => r.errors)
-      return [`${s.file}:${s.line}: ${s.title}`, ...faults.map(faultOf)].join('\n    ')
+      const tries = s.tests.flatMap((t) => t.results)
+      const faults = tries.flatMap((r) => r.errors)
+      return [`${s.file}:${s.line}: ${s.title}`, ...faults.map(faultOf), ...tries.flatMap(pageOf)].join('\n    ')
     }),
   ...(suite.suites ?? []).flatMap(failedSpecs),
 ]
@@ -163,11 +180,14 @@ function showPages(folder: string): void {
   for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((f) =>
     f.endsWith('error-context.md'),
   )) {
-    // From the page itself on: what comes before it is general advice.
-    const text = readFileSync(join(folder, file), 'utf8')
-    say(`\n-- ${file}\n${text.slice(Math.max(0, text.indexOf('```yaml'))).slice(0, 9000)}`)
+    say(`\n-- ${file}\n${pageIn(readFileSync(join(folder, file), 'utf8')).slice(0, 9000)}`)
   }
-  for (const s of running) say(`\n-- ${s.app.log}\n${readFileSync(s.app.log, 'utf8').slice(-2000)}`)
+  for (const s of running) {
+    const told = readFileSync(s.app.log, 'utf8')
+      .slice(-2000)
+      .replace(/^Listening on .*\n/gm, '')
+    if (told.trim()) say(`\n-- ${s.app.log}\n${told}`)
+  }
 }
 
 const running: Running[] = []

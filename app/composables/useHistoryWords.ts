@@ -1,7 +1,7 @@
 import { useI18n } from 'vue-i18n'
 import { useCatalogue } from '~/stores/catalogue'
 import { useSession } from '~/stores/session'
-import { unitOfField, wordOf } from '~/utils/history'
+import { inUnitOfField, unitOfField, wordOf } from '~/utils/history'
 
 type Row = Record<string, unknown>
 
@@ -43,7 +43,7 @@ export function useHistoryWords() {
     if (field === 'seat' || field === 'sample') return n(Number(v) + 1)
     if (field !== 'day' && !Number.isNaN(Number(v))) {
       const unit = unitOfField(field, ofLot)
-      return unit ? amount(Number(v), unit) : n(Number(v), Number.isInteger(Number(v)) ? 0 : 2)
+      return unit ? amount(inUnitOfField(field, Number(v)), unit) : n(Number(v), Number.isInteger(Number(v)) ? 0 : 2)
     }
     return String(v)
   }

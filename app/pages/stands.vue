@@ -35,7 +35,7 @@ interface Stop {
 }
 const stopsOf = (s: StandToday): Stop[] => {
   const of: [key: string, n: number, figure: string][] = [
-    ['fruit', s.fruitKg, amount(s.fruitKg, 'kg', 1)],
+    ['fruit', s.fruitKg, s.fruitKg ? amount(s.fruitKg, 'kg', 1) : t('stands.noFruit')],
     ['preps', s.past, s.past ? t('stands.past', { n: s.past }, s.past) : ''],
     ['drinks', s.soldOut, s.soldOut ? t('stands.soldOut', { n: s.soldOut }, s.soldOut) : ''],
     ['plan', s.cupsPlanned, t('stands.planned', { n: n(s.cupsPlanned) }, s.cupsPlanned)],

@@ -173,9 +173,12 @@ const ENDS: readonly [RegExp, string][] = [
   [/Ml$/, 'mL'],
   [/G$/, 'g'],
   [/C$/, '°C'],
+  [/Share$/, '%'],
 ]
 /** Amounts of a lot are in its unit, and their names say nothing of it. */
 const OF_LOT = new Set(['amount', 'counted'])
-/** The unit that a field is kept in, as its name says, or that of its lot; null for a plain number. */
+/** The unit that a field is said in, as its name says, or that of its lot; null for a plain number. */
 export const unitOfField = (field: string, ofLot: string | null = null): string | null =>
   MONEY_FIELDS.has(field) ? 'money' : OF_LOT.has(field) ? ofLot : (ENDS.find(([end]) => end.test(field))?.[1] ?? null)
+/** What a field holds, in the unit that it is said in: shares are kept of one, and said of a hundred. */
+export const inUnitOfField = (field: string, kept: number): number => (field.endsWith('Share') ? kept * 100 : kept)

@@ -14,7 +14,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
   await expect(next).toContainText('Next, at')
   await expect(page.locator('[data-test=rail-person-Noor] li').first()).toBeVisible()
   await expect(page.locator('[data-test=clock-span]')).toContainText('before the opening')
-  await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0)
 
   await test.step('hours that cannot be say so, and change nothing', async () => {
     await input(page, 'opens').fill('half past')
@@ -26,7 +26,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
   })
 
   await test.step('what is done is ticked, and stays so', async () => {
-    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
+    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0)
     const first = await next.locator('.largest').innerText()
     await page.locator('[data-test=tick-next]').click()
     await expect(next.locator('.largest')).not.toHaveText(first)
@@ -76,7 +76,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
   })
 
   await test.step('dragged on its rail, it stands where it is let go', async () => {
-    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
+    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0)
     const block = page.locator('[data-test=rail-person-Noor] li', { hasText: 'Press' }).last()
     const task = await block.getAttribute('data-task')
     await block.scrollIntoViewIfNeeded()
@@ -90,7 +90,7 @@ test('the day’s work by the clock: hours, what is next, what is done, and what
   })
 
   await test.step('a calendar file of a person is read by a calendar', async () => {
-    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0, { timeout: 20_000 })
+    await expect(page.locator('[data-test=stop-looking]')).toHaveCount(0)
     const mine = page.locator('[data-test=clock-list] li', { hasText: 'Noor, until' })
     const file = page.waitForEvent('download')
     await page.locator('[data-test=calendar-Noor]').click()

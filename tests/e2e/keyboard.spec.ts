@@ -28,7 +28,6 @@ const typed = async (page: Page, test: string, text: string): Promise<void> => {
 }
 
 test('weighed in, pressed, cleaned, studied and bought for with the keyboard alone', async ({ page }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await enter(page, '[data-test=weigh-in]')
   await expect(input(page, 'fruit')).toBeFocused()

@@ -159,7 +159,7 @@ test('a short fruit swapped, today’s juice, a pot that came out sour, and what
     await page.locator('[data-test=juice-work]').click()
     // Sweeter and sourer than usual: less lemon and less syrup bring the drink back to its sheet.
     const [lemon, syrup] = ['lemon-juice', 'prep:'].map((key) => page.locator(`[data-test^="amended-${key}"] td`))
-    await expect(lemon!.last()).toBeVisible({ timeout: 20_000 })
+    await expect(lemon!.last()).toBeVisible()
     for (const cells of [lemon!, syrup!])
       expect(amountIn(await cells.last().innerText())).toBeLessThan(amountIn(await cells.nth(1).innerText()))
     const wanted = await lemon!.last().innerText()
@@ -203,7 +203,7 @@ test('a short fruit swapped, today’s juice, a pot that came out sour, and what
     await page.locator('[data-test=word-too-sour]').click()
     await page.locator('[data-test=fix-find]').click()
     const sugar = page.locator('[data-test=fixed-white-sugar]')
-    await expect(sugar).toBeVisible({ timeout: 20_000 })
+    await expect(sugar).toBeVisible()
     const ratio = await shown(page, '[data-test=pot-ratio] td:last-child')
     await sugar.click()
     await expect(sugar).toHaveCount(0)

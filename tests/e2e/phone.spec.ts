@@ -179,7 +179,6 @@ test('on a phone, in Spanish, with the keypad', async ({ page }) => {
 })
 
 test('a blind test with one thumb: set up, dealt, tasted on a phone, ended early, and a ladder', async ({ page }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await page.goto('/taste')
   await expect(page.locator('h1')).toHaveText('Probar')
@@ -231,7 +230,6 @@ test('a blind test with one thumb: set up, dealt, tasted on a phone, ended early
 })
 
 test('a batch with one thumb: begun, weighed, read, on paper, and its label', async ({ page }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await page.goto('/make')
   await expect(page.locator('h1')).toHaveText('Preparar')
@@ -270,7 +268,6 @@ test('a batch with one thumb: begun, weighed, read, on paper, and its label', as
 test('the hatch with one thumb: a cup, ice, a vessel put out, its page, its card, its end, and a till’s file', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await page.goto('/serve')
   await expect(page.locator('h1')).toHaveText('Servir')
@@ -316,7 +313,6 @@ test('the hatch with one thumb: a cup, ice, a vessel put out, its page, its card
 })
 
 test('the evening with one thumb: the day, what was on, the stock, and the menu', async ({ page }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await page.goto('/count')
   await expect(page.locator('h1')).toHaveText('Contar')

@@ -139,7 +139,7 @@ async function signedByTwo(page: Page, browser: Browser): Promise<void> {
   await expect(other.locator('[data-test=sign-off]')).toBeEnabled()
   await Promise.all([page, other].map((p) => p.locator('[data-test=sign-off]').click()))
   for (const p of [page, other])
-    await expect(p.locator('[data-test=sign-off]')).toContainText('Signed off as standard 1', { timeout: 20_000 })
+    await expect(p.locator('[data-test=sign-off]')).toContainText('Signed off as standard 1')
   expect(await Promise.all([page, other].map((p) => p.getByRole('alert').count()))).toContain(1)
   await other.close()
 }

@@ -92,7 +92,7 @@ test('a base strained and rinsed is made out of what is there, by the crew, with
   await expect(page.locator('[data-test=making-form]')).toHaveCount(0)
   await expect(card).toContainText('1.40 L there')
   await out.setOffline(false)
-  await expect(page.locator('[data-test=connection]')).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.locator('[data-test=connection]')).toHaveCount(0)
   await page.reload()
   await expect(card).toContainText('1.40 L there')
 
@@ -170,7 +170,7 @@ test('a can’s label becomes a milk that matches it, made of a carton that was 
   await expect(page.locator('[data-test=from-label]')).toContainText('weigh more than the serving')
   await input(page, 'label-sugars').fill('20.5')
   await page.locator('[data-test=match]').click()
-  await expect(page.locator('[data-test=label-takes]')).toContainText('boiled away', { timeout: 20_000 })
+  await expect(page.locator('[data-test=label-takes]')).toContainText('boiled away')
   await expect(page.locator('[data-test=label-off]')).toHaveCount(0)
   await expect(page.locator('[data-test=make-or-buy]')).toContainText('the can costs €2.90')
   await answered(page, '/recipes/', () => page.locator('[data-test=label-take]').click())
@@ -183,7 +183,8 @@ test('a can’s label becomes a milk that matches it, made of a carton that was 
   // A carton is opened: a lot of its own, first to be used.
   await page.goto('/store?tab=shelf')
   const milk = page.locator('[data-test=pack][data-item=whole-milk]')
-  await milk.first().click()
+  await expect(milk).toHaveCount(1)
+  await milk.click()
   await page.locator('[data-test=juice-how] [data-value=open]').click()
   await input(page, 'juice-ml').fill('1000')
   await answered(page, '/events', () => page.locator('[data-test=save-juice]').click())

@@ -11,7 +11,6 @@ const RECETA = `Horchata con fresas
 Remojar el arroz toda la noche, licuar y colar.`
 
 test('what a text blends is made so, tried another way, and poured in two sizes', async ({ page }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
 
   await test.step('a second cup', async () => {

@@ -7,7 +7,6 @@ const axe = async (page: Parameters<typeof signIn>[0]) =>
   (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)
 
 test('a stand is opened, a person works there alone, and it closes when it is empty', async ({ page, browser }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await page.goto('/store?tab=stand')
   await page.locator('[data-test=stand-add]').click()
@@ -86,7 +85,6 @@ test('juice goes to another stand, is on the way for both, and is taken in there
   page,
   browser,
 }) => {
-  test.setTimeout(120_000)
   await asOwner(page)
   await page.goto('/fruit')
   await page.locator('[data-test=juice] a').first().click()
@@ -124,7 +122,7 @@ test('juice goes to another stand, is on the way for both, and is taken in there
   await expect(cart.locator('[data-test=short]')).toContainText('were sent')
   await expect(cart.locator('main')).toContainText('280 mL')
   await tablet.setOffline(false)
-  await expect(page.locator('[data-test=gone]')).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.locator('[data-test=gone]')).toHaveCount(0)
   await tablet.close()
 })
 

@@ -188,7 +188,7 @@ test('a batch that is told from its standard is corrected', async ({ page }) => 
   await page.locator('[data-test=word-too-sour]').click()
   await page.locator('[data-test=fix-find]').click()
   const fixed = page.locator('[data-test^=fixed-]').first()
-  await expect(fixed).toBeVisible({ timeout: 20_000 })
+  await expect(fixed).toBeVisible()
   await fixed.click()
   await page.locator('[data-test=close-pot]').click()
   await page.locator('[data-test=to-record]').click()
@@ -199,7 +199,6 @@ test('a ladder says its grams and what it cannot hold; a crew member learns it, 
   page,
   browser,
 }) => {
-  test.setTimeout(120_000)
   await asCrew(page)
   await page.goto('/taste/ladder')
   await expect(page.locator('[data-test=ladder-empty]')).toBeVisible()

@@ -10,7 +10,7 @@ import {
   withPendingWork,
   type Books,
 } from '../../app/outbox/pending'
-import { actOf, doneOf, differences } from '../../app/utils/history'
+import { actOf, differences, doneOf, inUnitOfField, unitOfField } from '../../app/utils/history'
 import { madeBy, withMoment } from '../../shared/facts'
 import type { Entry } from '../../app/outbox/tablet-db'
 import type { Recipe } from '../../shared/contract'
@@ -299,6 +299,13 @@ describe('what changed, for people', () => {
     const poured = (retold: number) => doneOf('pour', null, { cups: 2, retold })
     expect([poured(0), poured(1)]).toEqual(['history.made', 'history.corrected'])
     expect(differences(null, { cups: 2, retold: 1 })).toEqual([{ field: 'cups', before: null, after: 2 }])
+  })
+  it('says an amount in the unit that its name or its lot has, and a share of a hundred', () => {
+    expect(
+      ['kg', 'spilledMl', 'iceG', 'tempC', 'sellPrice', 'crackedShare', 'cups'].map((f) => unitOfField(f)),
+    ).toEqual(['kg', 'mL', 'g', '°C', 'money', '%', null])
+    expect([unitOfField('amount'), unitOfField('amount', 'mL'), unitOfField('cups', 'mL')]).toEqual([null, 'mL', null])
+    expect([inUnitOfField('crackedShare', 0.5), inUnitOfField('kg', 0.5)]).toEqual([50, 0.5])
   })
   it('reads a drink by its layers', () => {
     const after = withVolume(withLayer(drink, { ingredient: 'honey' }, { value: 20, unit: 'g' }), 250)

@@ -291,7 +291,8 @@ export const ui = {
     },
     past: '{n} past its day | {n} past their day',
     soldOut: '{n} sold out | {n} sold out',
-    planned: '{n} cup planned | {n} cups planned',
+    noFruit: 'no fruit',
+    planned: 'no cup planned | {n} cup planned | {n} cups planned',
     need: {
       past: '{n} lot is past its day | {n} lots are past their day',
       late: '{n} thing is long on its way here | {n} things are long on their way here',

@@ -292,7 +292,8 @@ export const ui: typeof en = {
     },
     past: '{n} pasado de día | {n} pasados de día',
     soldOut: '{n} agotada | {n} agotadas',
-    planned: '{n} vaso planeado | {n} vasos planeados',
+    noFruit: 'sin fruta',
+    planned: 'ningún vaso planeado | {n} vaso planeado | {n} vasos planeados',
     need: {
       past: '{n} lote está pasado de día | {n} lotes están pasados de día',
       late: '{n} cosa lleva mucho en camino | {n} cosas llevan mucho en camino',
