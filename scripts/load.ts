@@ -1,8 +1,11 @@
+import { join } from 'node:path'
 import { QueryTypes } from 'sequelize'
 import { database } from '../server/db/connect'
+import type { AppServer } from './lib/app-server'
 import { withFleet } from './lib/fleet'
 import { flagsOf } from './lib/flags'
 import { withInstallation } from './lib/installation'
+import { ROOT } from './lib/paths'
 import { say, sayStop } from './lib/say'
 import { asOwner } from './lib/sign-in'
 import { countStolen, countWorked, inPercent } from './lib/stolen'
@@ -75,25 +78,31 @@ function hourly(day: Saturday): (hour: number) => void {
   }
 }
 
-async function measure(label: string, url: string): Promise<void> {
+/** @param apps the servers: from when the day begins their clocks go as fast as it */
+async function measure(label: string, url: string, apps: readonly AppServer[]): Promise<void> {
   const owner = caller(url, await asOwner(url))
   const standards = await standardsOf(owner)
   say(`${label}: opening ${STANDS} stands with ${TABLETS} tablets each.`)
-  const stands = await openStands(url, STANDS, TABLETS, standards, owner)
+  // A minute before the first deed.
+  const openedAt = new Date(Date.now() - (FROM_H - SINCE_H) * 3600e3 - 60e3).toISOString()
+  const stands = await openStands(url, STANDS, TABLETS, standards, owner, openedAt)
   const plan = saturday(SEED, STANDS, TABLETS, FROM_H * 60, (FROM_H + HOURS) * 60)
   say(`${label}: ${plan.length} deeds in ${HOURS} h, at ${SPEED} times real time.`)
   const day = new Saturday([url], stands, standards, SPEED)
   if (SINCE_H < FROM_H) {
     const sooner = saturday(SEED, STANDS, TABLETS, SINCE_H * 60, FROM_H * 60)
     const at = performance.now()
-    await day.sooner(sooner)
+    await day.sooner(sooner, FROM_H * 3600)
     const seconds = ((performance.now() - at) / 1000).toFixed(0)
     say(`${label}: ${sooner.length} deeds since ${SINCE_H}:00 told first, in ${seconds} s.`)
   }
   const before = await held()
   const began = performance.now()
   const stolen = countStolen()
-  await day.run(plan, () => hourly(day))
+  await day.run(plan, () => {
+    for (const { child } of apps) child.kill('SIGUSR2')
+    return hourly(day)
+  })
   const others = stolen()
   const after = await held()
   const { reads, writes, seen, wrong, lateMs, bytes } = day.taken
@@ -115,10 +124,15 @@ async function measure(label: string, url: string): Promise<void> {
   if (isSlow || wrong.size) process.exitCode = 1
 }
 
+const clock = {
+  NODE_OPTIONS: `--import ${JSON.stringify(join(ROOT, 'scripts/lib/clock.mjs'))}`,
+  OLVEX_CLOCK_PACE: String(SPEED),
+}
 try {
   if (values.only !== 'cluster')
-    await withInstallation('load', {}, (s) => measure('one server, one database', s.app.url))
-  if (values.only !== 'one') await withFleet('load', {}, (f) => measure('two servers, three nodes', f.url))
+    await withInstallation('load', clock, (s) => measure('one server, one database', s.app.url, [s.app]))
+  if (values.only !== 'one')
+    await withFleet('load', { env: clock }, (f) => measure('two servers, three nodes', f.url, f.apps))
 } catch (e) {
   sayStop(e)
   process.exitCode = 1

@@ -264,7 +264,7 @@ async function api(): Promise<void> {
 }
 /** Two app processes, each of which prefers another node of three; the clock of one is ahead. */
 async function cluster(): Promise<void> {
-  const ahead = `--import ${JSON.stringify(join(ROOT, 'scripts/lib/clock-ahead.mjs'))}`
+  const ahead = `--import ${JSON.stringify(join(ROOT, 'scripts/lib/clock.mjs'))}`
   const envOf = (app: number): Record<string, string> =>
     app === 1 ? { NODE_OPTIONS: ahead, OLVEX_CLOCK_AHEAD_S: '30' } : {}
   await withFleet('test', { preferred: (app) => app, envOf }, async (f) => {

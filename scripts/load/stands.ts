@@ -57,27 +57,28 @@ export async function openStands(
   tablets: number,
   standards: Standards,
   ask: Caller,
+  at: string,
 ): Promise<LoadStand[]> {
   const [{ id: _, bench: __, ...settings }] = (await must(ask('GET', 'stands'))) as [{ id: string; bench: string }]
   const out: LoadStand[] = []
   for (let i = 0; i < many; i++) {
     const stand: LoadStand = { id: uuid(), cookies: [], crates: [], holdId: uuid(), inMl: 0, runId: uuid() }
     await must(ask('PUT', `stands/${stand.id}`, { ...settings, name: `Stand ${i + 1}`, version: 0 }))
-    const [login, at] = [`load-${i}`, [{ standId: stand.id, role: 'crew' }]]
+    const [login, where] = [`load-${i}`, [{ standId: stand.id, role: 'crew' }]]
     const person = { id: uuid(), name: `Crew ${i + 1}`, login, password: PASSWORD, role: 'crew', locale: 'en' }
-    await must(ask('POST', 'people', { ...person, stands: at }))
+    await must(ask('POST', 'people', { ...person, stands: where }))
     for (let t = 0; t < tablets; t++) stand.cookies.push(await signIn(url, login, PASSWORD))
     for (let c = 0; c < 3; c++) {
       const id = uuid()
-      await must(ask('POST', 'lots', lotBody(id, stand.id, 200)))
+      await must(ask('POST', 'lots', { ...lotBody(id, stand.id, 200), at }))
       stand.crates.push(id)
     }
     const how = { way: 'cold', control: 'cold', washMin: 240, wPerK: 1.3, roomC: 22 }
     const vessel = { name: 'Dispenser', capacityMl: VESSEL_ML }
     await must(
-      ask('POST', 'holds', { id: stand.holdId, standId: stand.id, versionId: standards.drink, vessel, ...how }),
+      ask('POST', 'holds', { id: stand.holdId, standId: stand.id, versionId: standards.drink, vessel, ...how, at }),
     )
-    await must(ask('POST', 'runs', { id: stand.runId, standId: stand.id, name: 'Of the morning', times: 1 }))
+    await must(ask('POST', 'runs', { id: stand.runId, standId: stand.id, name: 'Of the morning', times: 1, at }))
     out.push(stand)
   }
   return out

@@ -51,11 +51,16 @@ export class Saturday {
     private readonly speed: number,
   ) {}
 
-  /** What was done before anybody looks: each stand's own in turn, all stands at once. @throws where it is refused */
-  async sooner(plan: readonly Planned[]): Promise<void> {
+  /**
+   * What was done before anybody looks, told as by tablets that had no connection: each stand's own in turn, all stands
+   * at once. @param untilS s of the day that it is now @throws where something is refused
+   */
+  async sooner(plan: readonly Planned[], untilS: number): Promise<void> {
+    const at = Date.now()
     await Promise.all(
       this.stands.map(async (_, stand) => {
-        for (const p of plan.filter((one) => one.stand === stand)) await this.tell(p)
+        for (const p of plan.filter((one) => one.stand === stand))
+          await this.tell(p, new Date(at - (untilS - p.atS) * 1000).toISOString())
       }),
     )
     this.told.clear()
@@ -156,11 +161,12 @@ export class Saturday {
     }
   }
 
-  private async tell({ stand, tablet, deed }: Planned): Promise<void> {
+  /** @param at when it was done, where that is not now */
+  private async tell({ stand, tablet, deed }: Planned, at: string | null = null): Promise<void> {
     const [url, s] = [this.urlOf(stand, tablet), this.stands[stand]!]
     const { method, path, body } = this.deeds[deed](s)
     const key = uuid()
-    const reply = await this.ask(url, s.cookies[tablet]!, method, path, { body, key })
+    const reply = await this.ask(url, s.cookies[tablet]!, method, path, { body: { ...body, at }, key })
     if (reply) this.told.set(key, performance.now())
   }
 

@@ -1,5 +1,6 @@
 import { Op, QueryTypes } from 'sequelize'
 import {
+  settledBefore,
   settledTogether,
   type BatchVessel,
   type HoldNow,
@@ -106,35 +107,29 @@ export async function poursNow(tx: Tx, ids: readonly string[]): Promise<Map<stri
   return new Map(rows.map((r) => [r.id, pourRow(r)]))
 }
 
-type RawHold = Row<typeof Hold> & { by: string; snapshot: string; isNewest: number }
+type RawHold = Row<typeof Hold> & { by: string; snapshot: string; isNewest: number; serves: number }
 /**
  * Vessels that serve, and those of the last day; cups of the last day, and of every vessel that serves: those of some
  * time ago together. @param also an older vessel that somebody looks at
  */
 export async function listHolds(tx: Read, standId: string, also?: string): Promise<Reply<'holds'>> {
-  const since = new Date(now().getTime() - SHOWN_MS)
-  const replacements = { standId, since, also: also ?? '' }
+  const at = now().toISOString()
+  const since = new Date(Date.parse(at) - SHOWN_MS)
   const rows = await database().query<RawHold>(
     `SELECT h.id, h.stand_id AS standId, h.recipe_id AS recipeId, h.version_id AS versionId, h.vessel, h.way, h.control,
         h.wash_min AS washMin, h.w_per_k AS wPerK, h.room_c AS roomC, h.at, p.name AS \`by\`, v.snapshot,
+        h.open = TRUE OR h.id = :also AS serves,
         v.number = (SELECT MAX(number) FROM recipe_version WHERE recipe_id = v.recipe_id) AS isNewest
        FROM hold h JOIN person p ON p.id = h.person_id JOIN recipe_version v ON v.id = h.version_id
       WHERE h.stand_id = :standId AND (h.open = TRUE OR h.at > :since OR h.id = :also) ORDER BY h.at DESC, h.id`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
+    { type: QueryTypes.SELECT, replacements: { standId, since, also: also ?? '' }, transaction: tx },
   )
   const events = await eventsOf(
     tx,
     rows.map((r) => r.id),
   )
-  const pours = await database().query<Row<typeof Pour> & { by: string }>(
-    `SELECT o.id, o.stand_id AS standId, o.hold_id AS holdId, o.recipe_id AS recipeId, o.version_id AS versionId,
-        o.cup_id AS cupId, o.drink_ml AS drinkMl, o.cups, o.options, o.source, o.uses, o.touched_s AS touchedS, o.retold,
-        o.sale_id AS saleId, o.at, p.name AS \`by\`
-       FROM pour o JOIN person p ON p.id = o.person_id WHERE o.stand_id = :standId AND o.cups > 0 AND o.source <> 'till'
-        AND (o.at > :since OR o.hold_id = :also OR o.hold_id IN (SELECT id FROM hold WHERE stand_id = :standId AND open = TRUE))
-      ORDER BY o.at DESC, o.id`,
-    { type: QueryTypes.SELECT, replacements, transaction: tx },
-  )
+  const serving = rows.filter((r) => r.serves).map((r) => r.id)
+  const pours = await shownPours(tx, standId, since, serving, new Date(settledBefore(at)))
   const sold = await rowsOf(SoldOut, {
     where: { standId, at: { [Op.gt]: since } },
     order: [['at', 'DESC']],
@@ -145,8 +140,8 @@ export async function listHolds(tx: Read, standId: string, also?: string): Promi
     pours: settledTogether(
       pours.map((p) => ({ ...pourRow(p), by: p.by })),
       (id) => events.get(id) ?? [],
-      now().toISOString(),
-    ).map((p) => (p.isTogether ? { ...p, options: [], uses: [], touchedS: [] } : p)),
+      at,
+    ),
     soldOuts: sold.map((r) => ({
       ...{ id: r.id, standId: r.standId, recipeId: r.recipeId, versionId: r.versionId, isGone: !!r.isGone },
       ...{ at: r.at.toISOString(), backAt: r.backAt?.toISOString() ?? null },
@@ -157,6 +152,31 @@ export async function listHolds(tx: Read, standId: string, also?: string): Promi
       rows.flatMap((r) => (r.isNewest ? [] : [r.snapshot])),
     ),
   }
+}
+
+type ShownPour = Row<typeof Pour> & { by: string }
+/**
+ * Cups since then, and all of some vessels. Each half by an index of its own: asked for with OR, every cup that the
+ * stand ever poured would be looked at.
+ * @param settled cups until then are shown together, without what is known of one alone
+ */
+function shownPours(tx: Read, standId: string, since: Date, holdIds: string[], settled: Date): Promise<ShownPour[]> {
+  const ofOne = (column: string): string => `IF(o.at > :settled, o.${column}, '[]')`
+  const select = `SELECT STRAIGHT_JOIN o.id, o.stand_id AS standId, o.hold_id AS holdId, o.recipe_id AS recipeId,
+    o.version_id AS versionId, o.cup_id AS cupId, o.drink_ml AS drinkMl, o.cups, o.source, o.retold,
+    ${ofOne('options')} AS options, ${ofOne('uses')} AS uses, ${ofOne('touched_s')} AS touchedS, o.sale_id AS saleId, o.at, p.name AS \`by\``
+  const half = (index: string, where: string): string =>
+    `${select} FROM pour o FORCE INDEX (${index}) JOIN person p ON p.id = o.person_id
+      WHERE ${where} AND o.stand_id = :standId AND o.cups > 0 AND o.source <> 'till'`
+  const halves = [
+    half('of_sums', 'o.at > :since'),
+    ...(holdIds.length ? [half('of_hold', 'o.hold_id IN (:holdIds) AND o.at <= :since')] : []),
+  ]
+  return database().query<ShownPour>(halves.join(' UNION ALL '), {
+    type: QueryTypes.SELECT,
+    replacements: { standId, since, holdIds, settled },
+    transaction: tx,
+  })
 }
 
 /** Vessels that were emptied do not serve, and one whose end was taken back does. */

@@ -1,7 +1,7 @@
 export * from './rows'
 export { placeOf } from './place'
 export { pouredAs } from './poured-as'
-export { runsOf, settledTogether } from './together'
+export { runsOf, settledBefore, settledTogether } from './together'
 export { gramsBy, leftLotOf, type AtHold, type PutOut } from './hold'
 export type { Pour } from './pour'
 export type { SoldOut } from './sold-out'

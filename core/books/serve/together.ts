@@ -24,6 +24,9 @@ export function runsOf(moments: readonly number[], apart: readonly number[]): nu
   })
 }
 
+/** Cups told later than this may still be taken back one by one, ms. @param now an instant */
+export const settledBefore = (now: string): number => Date.parse(now) - SETTLED_POUR_MS
+
 /**
  * Cups of a day with few rows: those that are settled, of the same vessel and size, are one row of all of them where
  * nothing happened to their vessel between them, so that what is in it comes out alike.
@@ -35,13 +38,13 @@ export function settledTogether<P extends PouredRow>(
   eventsOf: (holdId: string) => readonly Pick<HoldEvent, 'at'>[],
   now: string,
 ): P[] {
-  const settledBefore = Date.parse(now) - SETTLED_POUR_MS
+  const settledMs = settledBefore(now)
   // A month has many thousands: each is read as a moment once.
   const told = pours.map((p) => ({ p, ms: Date.parse(p.at) })).sort(byTime)
   const alike = new Map<string, { p: P; ms: number }[]>()
   for (const one of told) {
     const { p, ms } = one
-    const key = ms > settledBefore ? p.id : `${p.holdId} ${p.versionId} ${p.cupId} ${p.drinkMl} ${p.source}`
+    const key = ms > settledMs ? p.id : `${p.holdId} ${p.versionId} ${p.cupId} ${p.drinkMl} ${p.source}`
     const others = alike.get(key)
     if (others) others.push(one)
     else alike.set(key, [one])
@@ -49,7 +52,7 @@ export function settledTogether<P extends PouredRow>(
   const out: { p: P; ms: number }[] = []
   for (const all of alike.values()) {
     const { p, ms } = all[0]!
-    if (ms > settledBefore) {
+    if (ms > settledMs) {
       out.push(all[0]!)
       continue
     }
