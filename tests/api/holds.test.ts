@@ -36,7 +36,7 @@ async function pour(holdId: string | null, at: string): Promise<void> {
   expect((await owner.call('putPour', { params: { id: uuid() }, body: cup as never })).status).toBe(200)
 }
 const shown = async (also?: string): Promise<Reply<'holds'>> =>
-  (await owner.call('holds', { query: { stand, also } })).body
+  (await owner.call('holds', { query: { stand, ...(also && { also }) } })).body
 const cupsOf = ({ pours }: Reply<'holds'>, holdId: string | null): (readonly [number, boolean, number])[] =>
   pours
     .filter((p) => p.holdId === holdId)

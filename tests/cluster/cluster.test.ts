@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
-import { connect } from '../../server/db/connect'
+import { connect, databaseIsReady } from '../../server/db/connect'
 import { lease } from '../../server/db/locks'
 import { Bench } from '../../server/devices/simulator'
 import { type Client, pressBody, signIn, uuid, weighIn } from '../api/client'
@@ -323,6 +323,8 @@ describe('what a tablet notices', () => {
       const { answer } = await weighIn(a, stand, 1)
       return answer.status === 503 && answer.body.code === 'database-down'
     }
+    // Until the one that is left knows that it is alone, a refusal may be of one that has just been lost.
+    await until(() => databaseIsReady(dbs[0]!).then((is) => !is))
     await until(refused)
     expect((await fetch(`${appA}/api/health`)).status).toBe(503)
     await Promise.all([control('start-node', 1), control('start-node', 2)])

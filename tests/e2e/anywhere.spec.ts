@@ -189,7 +189,6 @@ async function whatIsAsked(page: Page): Promise<void> {
 
 for (const [name, place] of Object.entries(PLACES))
   test(`in ${name}: from nothing to a costed cup`, async ({ browser }) => {
-    test.setTimeout(180_000)
     const page = await openedIn(browser, place)
     const hand = new Hand(page)
     await page.goto('/')

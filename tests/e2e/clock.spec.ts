@@ -5,7 +5,6 @@ import { answered, asCrew, asOwner, expect, input, test } from './steps'
 // The clock of a day: hours are told, what is to be done now stands in the largest words, and what cannot be done in
 // time says what would help.
 test('the day’s work by the clock: hours, what is next, what is done, and what does not fit', async ({ page }) => {
-  test.setTimeout(180_000)
   await asOwner(page)
   await page.goto('/plan')
   await page.getByRole('button', { name: 'Tomorrow' }).click()

@@ -41,7 +41,6 @@ test('a Saturday at the cart: filled, 150 cups on two tablets, sold, closed, thr
   page,
   browser,
 }) => {
-  test.setTimeout(240_000)
   await asOwner(page)
   await atStand(page, CART)
 

@@ -125,7 +125,7 @@ test('keys walk the line, find a drink, and list themselves', async ({ page }) =
   await expect(async () => {
     await page.keyboard.press(']')
     await expect(page).toHaveURL(/\/preps$/, { timeout: 3000 })
-  }).toPass({ timeout: 20_000 })
+  }).toPass({ timeout: 30_000 })
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Find anything')
   await page.keyboard.press('Escape')

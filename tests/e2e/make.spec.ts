@@ -83,7 +83,6 @@ test('a prep and two drinks by two people, one of them without a connection for 
   page,
   browser,
 }) => {
-  test.setTimeout(240_000)
   await asCrew(page)
   await settled(page)
   const other = await (await browser.newContext({ locale: 'en-GB', timezoneId: 'Europe/Dublin' })).newPage()
@@ -147,7 +146,6 @@ test('a prep and two drinks by two people, one of them without a connection for 
 test('a short fruit swapped, today’s juice, a pot that came out sour, and what went in as the next standard', async ({
   page,
 }) => {
-  test.setTimeout(240_000)
   await asOwner(page)
   await begin(page, 'Rhubarb lemon cooler')
 
@@ -227,7 +225,6 @@ test('a short fruit swapped, today’s juice, a pot that came out sour, and what
 })
 
 test('a cooling log that passes and one that does not; labels; a pot from nothing', async ({ page }) => {
-  test.setTimeout(180_000)
   await asOwner(page)
   const read = async (temp: string, time: string): Promise<void> => {
     await input(page, 'cool-temp').fill(temp)
@@ -340,7 +337,6 @@ test('a cooling log that passes and one that does not; labels; a pot from nothin
 test('a prep in loads: each has its own contents, the sieve is measured, and its making teaches the next day', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
   await asOwner(page)
   await fromTemplate(page, 'strained-base', 'Loaded base')
   await answered(page, '/sign-off', () => page.locator('[data-test=sign-off]').click())
@@ -385,7 +381,6 @@ test('a clock an hour wrong, a standard taken off meanwhile, a batch open for tw
   page,
   browser,
 }) => {
-  test.setTimeout(150_000)
   await asOwner(page)
   await test.step('a tablet whose clock is an hour ahead keeps the time of the stand', async () => {
     const context = await browser.newContext({ locale: 'en-GB', timezoneId: 'Europe/Dublin' })
@@ -449,7 +444,6 @@ test('a clock an hour wrong, a standard taken off meanwhile, a batch open for tw
 test('from paper, with what there is, by two names; what was spilled and written down; a scale that goes dumb', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
   await asOwner(page)
   await test.step('a scale of the stand is in the Store: what it does not take at once is in takes', async () => {
     await page.goto('/store?tab=vessels')

@@ -47,7 +47,7 @@ test('weigh in, reload and press without a connection; all of it arrives once, a
   await page.context().setOffline(false)
   await expect(page.locator('[data-test=empty]')).toBeVisible()
   // It looks every four seconds, and may have looked when only some of it had arrived.
-  await expect(lotOf(second, 'orange', '7.00')).toContainText('2.00 kg in the crate', { timeout: 8000 })
+  await expect(lotOf(second, 'orange', '7.00')).toContainText('2.00 kg in the crate', { timeout: 12_000 })
   await page.goto('/fruit')
   await expect(page.locator('[data-test=lot][data-fruit=orange]', { hasText: '7.00' })).toHaveCount(1)
   await second.context().close()
@@ -228,7 +228,7 @@ test('two tablets, one plan line: the one that was offline is asked, with both n
   await expect(entry.locator('table')).toContainText('55')
   await entry.locator('[data-test=keep-mine]').click()
   await expect(page.locator('[data-test=empty]')).toBeVisible()
-  await expect(input(other, 'cups')).toHaveValue('70', { timeout: 11_000 })
+  await expect(input(other, 'cups')).toHaveValue('70', { timeout: 12_000 })
   await input(other, 'cups').fill(before)
   await answered(other, '/plan/', () => other.keyboard.press('Enter'))
   await other.context().close()

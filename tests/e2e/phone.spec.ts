@@ -18,7 +18,6 @@ async function sound(page: Page): Promise<void> {
 }
 
 test('on a phone, in Spanish, with the keypad', async ({ page }) => {
-  test.setTimeout(240_000)
   await page.goto('/sign-in')
   await expect(page.getByRole('heading', { name: 'Entrar' })).toBeVisible()
   await sound(page)

@@ -21,12 +21,12 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   // How long something may take to be there at all, on a machine that others use too; how fast it is, the bench says.
-  timeout: 120_000,
+  timeout: 300_000,
   globalTimeout: 40 * 60_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   outputDir: `${process.env.OLVEX_E2E_WORK ?? 'tmp'}/results`,
   reporter: [['list'], ['json', { outputFile: process.env.OLVEX_E2E_REPORT ?? 'tmp/e2e.json' }]],
-  use: { browserName: 'chromium', launchOptions, actionTimeout: 20_000, trace: 'off' },
+  use: { browserName: 'chromium', launchOptions, actionTimeout: 30_000, trace: 'off' },
   projects: [
     { name: 'whole-job', testMatch: 'whole-job.spec.ts', use: { ...tablet, baseURL: process.env.OLVEX_E2E_OWN } },
     // Each in a place of its own, on an installation that is empty.

@@ -9,7 +9,6 @@ const DRINK = 'Grapefruit rosemary lemonade'
 const level = (page: Page, drink: string) => card(page, drink).locator('[data-test=hold-level]')
 
 test('put out, poured by touch on two tablets, iced, filled up, read, sold out, emptied', async ({ page, browser }) => {
-  test.setTimeout(180_000)
   await asCrew(page)
   const other = await (await browser.newContext({ locale: 'en-GB', timezoneId: 'Europe/Dublin' })).newPage()
   await asOwner(other)

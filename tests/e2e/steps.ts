@@ -90,21 +90,21 @@ export async function chooseFrom(page: Page, field: string, text: string | RegEx
       el.scrollTop = isAtEnd ? 0 : el.scrollTop + el.clientHeight / 2
     })
     throw new Error(`${String(text)} is not in sight`)
-  }).toPass({ timeout: 10_000, intervals: [100] })
+  }).toPass({ timeout: 30_000, intervals: [100] })
 }
 /** Chosen when the field says so: a list that is just being loaded may be drawn anew under the pointer. */
 export async function chooseFruit(page: Page, fruit: string): Promise<void> {
   await expect(async () => {
     await choose(page, 'fruit', fruit)
     await expect(page.locator('[data-test=fruit]').first()).toContainText(fruit, { timeout: 2000 })
-  }).toPass({ timeout: 20_000 })
+  }).toPass({ timeout: 30_000 })
 }
 export async function atStand(page: Page, name: string): Promise<void> {
   await expect(async () => {
     await page.locator('[data-test=brand]').click()
     await page.getByText(name).last().click({ timeout: 2000 })
     await expect(page.locator('header')).toContainText(name, { timeout: 2000 })
-  }).toPass({ timeout: 20_000 })
+  }).toPass({ timeout: 30_000 })
 }
 /** A page behind the brand: one click on it, one on the page. */
 export async function fromMenu(page: Page, item: string): Promise<void> {

@@ -42,7 +42,6 @@ test('nine tasters on three phones tell bottled from fresh, and what the cheaper
   page,
   browser,
 }) => {
-  test.setTimeout(180_000)
   await asOwner(page)
   await test.step('what cannot be dealt says so', async () => {
     await page.goto('/taste')
@@ -99,7 +98,6 @@ test('nine tasters on three phones tell bottled from fresh, and what the cheaper
 test('a series of small jugs is ranked blind at one tablet, also without a connection, and one becomes the standard', async ({
   page,
 }) => {
-  test.setTimeout(180_000)
   await asOwner(page)
   await page.goto('/drinks')
   // Not one of those whose standard other tests change.
@@ -147,7 +145,6 @@ test('a series of small jugs is ranked blind at one tablet, also without a conne
 })
 
 test('a batch that is told from its standard is corrected', async ({ page }) => {
-  test.setTimeout(180_000)
   await asOwner(page)
   await page.goto('/make')
   await page.locator('[data-test=begin-other]').click()

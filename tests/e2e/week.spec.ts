@@ -44,7 +44,6 @@ async function openLot(page: Page, fruit: string, text: string): Promise<void> {
 }
 
 test('a week at a stand', async ({ page }) => {
-  test.setTimeout(180_000)
   await atTheCart(page)
 
   await test.step('five lots come, by scale and by count, one of them a gift, two of them to ripen', async () => {

@@ -16,7 +16,6 @@ const select = async (page: Parameters<typeof asOwner>[0], field: string, text: 
 }
 
 test('a recipe as somebody has it becomes a standard that tastes the same as served', async ({ page }, info) => {
-  test.setTimeout(180_000)
   await asOwner(page)
   await page.goto('/drinks')
   await page.locator('[data-test=paste-recipe]').click()
@@ -183,7 +182,6 @@ test('what is held stays, what cannot stay says so, and every change has its way
 test('today’s juice, something that is missing, a square, sizes and guests, and which standard a stand pours', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
   await asOwner(page)
   await openDrink(page, 'Rhubarb lemon cooler')
   const address = page.url()
