@@ -21,7 +21,7 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   // How long something may take to be there at all, on a machine that others use too; how fast it is, the bench says.
-  timeout: 300_000,
+  timeout: 480_000,
   globalTimeout: 40 * 60_000,
   expect: { timeout: 30_000 },
   outputDir: `${process.env.OLVEX_E2E_WORK ?? 'tmp'}/results`,
