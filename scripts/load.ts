@@ -1,11 +1,10 @@
-import { join } from 'node:path'
 import { QueryTypes } from 'sequelize'
 import { database } from '../server/db/connect'
 import type { AppServer } from './lib/app-server'
+import { withClock } from './lib/clocks'
 import { withFleet } from './lib/fleet'
 import { flagsOf } from './lib/flags'
 import { withInstallation } from './lib/installation'
-import { ROOT } from './lib/paths'
 import { say, sayStop } from './lib/say'
 import { asOwner } from './lib/sign-in'
 import { countStolen, countWorked, inPercent } from './lib/stolen'
@@ -124,10 +123,7 @@ async function measure(label: string, url: string, apps: readonly AppServer[]): 
   if (isSlow || wrong.size) process.exitCode = 1
 }
 
-const clock = {
-  NODE_OPTIONS: `--import ${JSON.stringify(join(ROOT, 'scripts/lib/clock.mjs'))}`,
-  OLVEX_CLOCK_PACE: String(SPEED),
-}
+const clock = withClock({ pace: SPEED })
 try {
   if (values.only !== 'cluster')
     await withInstallation('load', clock, (s) => measure('one server, one database', s.app.url, [s.app]))

@@ -9,6 +9,7 @@ import { audit } from './lib/audit'
 import { controls, memoryProbe, type Running } from './lib/controls'
 import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
 import { ensureBuild } from './lib/build'
+import { withClock } from './lib/clocks'
 import { withFleet } from './lib/fleet'
 import { fleetControls } from './lib/fleet-controls'
 import { PrivateDatabase } from './lib/mariadb'
@@ -264,9 +265,7 @@ async function api(): Promise<void> {
 }
 /** Two app processes, each of which prefers another node of three; the clock of one is ahead. */
 async function cluster(): Promise<void> {
-  const ahead = `--import ${JSON.stringify(join(ROOT, 'scripts/lib/clock.mjs'))}`
-  const envOf = (app: number): Record<string, string> =>
-    app === 1 ? { NODE_OPTIONS: ahead, OLVEX_CLOCK_AHEAD_S: '30' } : {}
+  const envOf = (app: number): Record<string, string> => (app === 1 ? withClock({ aheadS: 30 }) : {})
   await withFleet('test', { preferred: (app) => app, envOf }, async (f) => {
     const control = await fleetControls(f)
     await jest('cluster', {

@@ -181,4 +181,4 @@ const OF_LOT = new Set(['amount', 'counted'])
 export const unitOfField = (field: string, ofLot: string | null = null): string | null =>
   MONEY_FIELDS.has(field) ? 'money' : OF_LOT.has(field) ? ofLot : (ENDS.find(([end]) => end.test(field))?.[1] ?? null)
 /** What a field holds, in the unit that it is said in: shares are kept of one, and said of a hundred. */
-export const inUnitOfField = (field: string, kept: number): number => (field.endsWith('Share') ? kept * 100 : kept)
+export const inUnitOfField = (field: string, kept: number): number => (unitOfField(field) === '%' ? kept * 100 : kept)

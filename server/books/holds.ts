@@ -107,7 +107,7 @@ export async function poursNow(tx: Tx, ids: readonly string[]): Promise<Map<stri
   return new Map(rows.map((r) => [r.id, pourRow(r)]))
 }
 
-type RawHold = Row<typeof Hold> & { by: string; snapshot: string; isNewest: number; serves: number }
+type RawHold = Row<typeof Hold> & { by: string; snapshot: string; isNewest: number; isWhole: number }
 /**
  * Vessels that serve, and those of the last day; cups of the last day, and of every vessel that serves: those of some
  * time ago together. @param also an older vessel that somebody looks at
@@ -118,7 +118,7 @@ export async function listHolds(tx: Read, standId: string, also?: string): Promi
   const rows = await database().query<RawHold>(
     `SELECT h.id, h.stand_id AS standId, h.recipe_id AS recipeId, h.version_id AS versionId, h.vessel, h.way, h.control,
         h.wash_min AS washMin, h.w_per_k AS wPerK, h.room_c AS roomC, h.at, p.name AS \`by\`, v.snapshot,
-        h.open = TRUE OR h.id = :also AS serves,
+        h.open = TRUE OR h.id = :also AS isWhole,
         v.number = (SELECT MAX(number) FROM recipe_version WHERE recipe_id = v.recipe_id) AS isNewest
        FROM hold h JOIN person p ON p.id = h.person_id JOIN recipe_version v ON v.id = h.version_id
       WHERE h.stand_id = :standId AND (h.open = TRUE OR h.at > :since OR h.id = :also) ORDER BY h.at DESC, h.id`,
@@ -128,8 +128,8 @@ export async function listHolds(tx: Read, standId: string, also?: string): Promi
     tx,
     rows.map((r) => r.id),
   )
-  const serving = rows.filter((r) => r.serves).map((r) => r.id)
-  const pours = await shownPours(tx, standId, since, serving, new Date(settledBefore(at)))
+  const whole = rows.filter((r) => r.isWhole).map((r) => r.id)
+  const pours = await shownPours(tx, standId, since, whole, new Date(settledBefore(at)))
   const sold = await rowsOf(SoldOut, {
     where: { standId, at: { [Op.gt]: since } },
     order: [['at', 'DESC']],
@@ -164,7 +164,8 @@ function shownPours(tx: Read, standId: string, since: Date, holdIds: string[], s
   const ofOne = (column: string): string => `IF(o.at > :settled, o.${column}, '[]')`
   const select = `SELECT STRAIGHT_JOIN o.id, o.stand_id AS standId, o.hold_id AS holdId, o.recipe_id AS recipeId,
     o.version_id AS versionId, o.cup_id AS cupId, o.drink_ml AS drinkMl, o.cups, o.source, o.retold,
-    ${ofOne('options')} AS options, ${ofOne('uses')} AS uses, ${ofOne('touched_s')} AS touchedS, o.sale_id AS saleId, o.at, p.name AS \`by\``
+    ${ofOne('options')} AS options, ${ofOne('uses')} AS uses, ${ofOne('touched_s')} AS touchedS,
+    o.sale_id AS saleId, o.at, p.name AS \`by\``
   const half = (index: string, where: string): string =>
     `${select} FROM pour o FORCE INDEX (${index}) JOIN person p ON p.id = o.person_id
       WHERE ${where} AND o.stand_id = :standId AND o.cups > 0 AND o.source <> 'till'`
