@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
 import { closeDatabase } from '../server/db/connect'
-import { freePort, startApp, stopApp } from './lib/app-server'
+import { startApp, stopApp } from './lib/app-server'
+import { freePort } from './lib/ports'
 import { audit } from './lib/audit'
 import { controls, memoryProbe, type Running } from './lib/controls'
 import { startBench, stopBench, type BenchProcess } from './lib/bench-process'
@@ -316,7 +317,13 @@ async function inTurn(these: readonly Part[]): Promise<void> {
   for (const part of these) {
     say(`\n== ${part}`)
     const at = Date.now()
-    await runs[part]()
+    try {
+      await runs[part]()
+    } catch (e) {
+      // What the others find is wanted all the same.
+      sayStop(e)
+      count(false, `${part}: ${(e as Error).message}`)
+    }
     say(`== ${part}: ${((Date.now() - at) / 1000).toFixed(0)} s`)
   }
 }
@@ -351,9 +358,6 @@ try {
   const reading = parts.filter((p) => ['lint', 'types', 'audit'].includes(p))
   await Promise.all([inTurn(reading), inTurn(parts.filter((p) => p === 'unit'))])
   await inTurn(parts.filter((p) => p !== 'unit' && !reading.includes(p)))
-} catch (e) {
-  sayStop(e)
-  failed++
 } finally {
   for (const b of benches) stopBench(b)
   for (const s of running) await stopApp(s.app)

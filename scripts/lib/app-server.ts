@@ -1,32 +1,12 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { openSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { join } from 'node:path'
 import type { Places } from './paths'
+import { HOST } from './ports'
 import { rememberApp } from './one-starter'
 import { withUs } from './processes'
 import { secretsOf } from './secrets'
 import { Stop } from './say'
-
-export const HOST = '127.0.0.1'
-
-export function portIsFree(port: number): Promise<boolean> {
-  return new Promise((done) => {
-    const probe = createServer()
-      .once('error', () => done(false))
-      .once('listening', () => probe.close(() => done(true)))
-    probe.listen(port, HOST)
-  })
-}
-
-export function freePort(): Promise<number> {
-  return new Promise((done) => {
-    const probe = createServer().listen(0, HOST, () => {
-      const { port } = probe.address() as { port: number }
-      probe.close(() => done(port))
-    })
-  })
-}
 
 export interface AppServer {
   child: ChildProcess

@@ -1,11 +1,21 @@
 import { execFile, spawn } from 'node:child_process'
-import { chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import { userInfo } from 'node:os'
 import { promisify } from 'node:util'
-import { freePort, HOST } from './app-server'
+import { freePort, HOST } from './ports'
 import { alive, endProcess, serverPath, withUs } from './processes'
-import { Stop } from './say'
+import { say, Stop } from './say'
 
 const run = promisify(execFile)
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
@@ -16,6 +26,9 @@ const INACTIVE_S = 4
 /** A node that missed more than this gets everything anew. */
 const KEPT = '64M'
 const READY_MS = 90_000
+/** One that ends while it joins is started so often, as a service manager does: the others may just have been away. */
+const TRIES = 3
+const BETWEEN_MS = 3000
 
 /**
  * Who the nodes run as. Root would be refused its own files by the program that copies a node to another: MariaDB's own
@@ -30,6 +43,17 @@ async function runner(): Promise<Runner> {
   const idOf = async (flag: string): Promise<number> => Number((await run('id', [flag, 'mysql'])).stdout)
   return { name: 'mysql', ids: { uid: await idOf('-u'), gid: await idOf('-g') } }
 }
+
+/** What a node said was wrong, the last of it. @param from where in its log, of what it says now */
+const errorsIn = (log: string, from = 0): string =>
+  readFileSync(log)
+    .subarray(from)
+    .toString()
+    .split('\n')
+    .filter((line) => line.includes('[ERROR]'))
+    .slice(-12)
+    .map((line) => line.slice(0, 300))
+    .join('\n')
 
 /** Where a node listens: for clients, for its group, for what it missed, and for a whole copy. */
 interface Ports {
@@ -219,25 +243,41 @@ export class Cluster {
     const n = this.nodes[node]!
     if (first) await this.install(node)
     else this.make(this.dataOf(n))
+    for (let tries = 1; ; tries++) {
+      const said = existsSync(n.log) ? statSync(n.log).size : 0
+      const failed = await this.tryNode(node, first)
+      if (!failed) return
+      const why = `${n.name} of the cluster did not start (${failed}):\n${errorsIn(n.log, said)}`
+      if (tries === TRIES) throw new Stop(why, n.log)
+      say(`${why}\nOnce more.`)
+      await pause(BETWEEN_MS)
+    }
+  }
+  /** @returns why it ended by itself; empty where it has what the others have */
+  private async tryNode(node: number, first: boolean): Promise<string> {
+    const n = this.nodes[node]!
     rmSync(join(n.folder, 'db.pid'), { force: true })
     const out = openSync(n.log, 'a')
     const [command, args] = this.command(node, first ? ['--wsrep-new-cluster'] : [])
     const child = spawn(command, args, { stdio: ['ignore', out, out], detached: true, env: this.env(n) })
+    closeSync(out)
     child.unref()
     let failed = ''
     child.once('error', (e) => (failed = e.message))
     child.once('exit', (code, signal) => (failed ||= `it ended with ${code ?? signal}`))
     n.pid = child.pid ?? 0
     await this.untilSynced(node, () => failed)
+    return failed
   }
-  /** Waits until a node has what the others have. @param failed says why it never will */
-  async untilSynced(node: number, failed: () => string = () => ''): Promise<void> {
+  /** Waits until a node has what the others have. @param ended says that it never will */
+  async untilSynced(node: number, ended: () => string = () => ''): Promise<void> {
     const n = this.nodes[node]!
-    for (const until = Date.now() + READY_MS; Date.now() < until; await pause(300)) {
-      if (failed()) throw new Stop(`${n.name} of the cluster did not start (${failed()}).`, n.log)
-      if ((await this.stateOf(node)) === 'Synced') return
-    }
-    throw new Stop(`${n.name} of the cluster was not ready within ${READY_MS / 1000} seconds.`, n.log)
+    for (const until = Date.now() + READY_MS; Date.now() < until; await pause(300))
+      if (ended() || (await this.stateOf(node)) === 'Synced') return
+    throw new Stop(
+      `${n.name} of the cluster was not ready within ${READY_MS / 1000} seconds:\n${errorsIn(n.log)}`,
+      n.log,
+    )
   }
   /** What a node says it is, such as Synced; null where it does not answer. */
   stateOf(node: number): Promise<string | null> {

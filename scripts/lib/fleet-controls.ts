@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { HOST } from './app-server'
+import { HOST } from './ports'
 import type { Fleet } from './fleet'
 
 /** What only whoever started a fleet can do: its tests ask for it over loopback, as `/kill-node/1`. */

@@ -1,7 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
 import { chmodSync, cpSync, existsSync, mkdirSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import { freePort, HOST } from './app-server'
+import { freePort, HOST } from './ports'
 import { adoptBuild } from './build'
 import { ROOT } from './paths'
 

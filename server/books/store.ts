@@ -115,6 +115,11 @@ export async function store(tx: Tx, who: Who, booked: Booked, confirmed: readonl
   }
   for (const arrival of booked.arrivals) {
     await Arrival.create({ ...arrival, at: new Date(arrival.at), personId }, { transaction: tx })
+    await database().query('UPDATE lot_event SET arrived = 1 WHERE id = :sendId', {
+      type: QueryTypes.UPDATE,
+      replacements: { sendId: arrival.sendId },
+      transaction: tx,
+    })
     await recordChange(tx, who, 'arrival', arrival.id, null, { ...arrival, personId })
     const from = await fromOf(tx, arrival.sendId)
     if (from) await toldThere(tx, who, arrival.sendId, from.standId, 'arrived')

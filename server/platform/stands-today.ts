@@ -3,6 +3,7 @@ import { LONG_ON_WAY_MS, type StandToday } from '#core/stand/today'
 import { cupsInAll } from '#core/scale/servings'
 import { dayOf, startOfDay } from '#core/time'
 import { counts } from '../books/facts'
+import { notArrived } from '../books/sends'
 import { database, fromJson, toNumber, type Read } from '../db/connect'
 import { PlanLine, Stand } from '../db/models'
 import { rowsOf } from '../db/rows'
@@ -147,6 +148,6 @@ const wayOf = (tx: Read, stands: readonly At[], before: Date | null): Promise<Su
     tx,
     stands,
     `SELECT e.to_stand_id AS standId, COUNT(*) AS n FROM lot_event e LEFT JOIN arrival a ON a.send_id = e.id
-      WHERE e.to_stand_id IN (:ids) AND a.id IS NULL AND ${counts('e.id', 'lot-event')} AND (:before IS NULL OR e.at < :before)`,
+      WHERE ${notArrived('e')} AND e.to_stand_id IN (:ids) AND a.id IS NULL AND ${counts('e.id', 'lot-event')} AND (:before IS NULL OR e.at < :before)`,
     { before },
   )

@@ -320,7 +320,8 @@ export const FRUIT = {
   }),
   sends: endpoint({
     ...ROUTES.sends,
-    summary: 'What is on its way from a stand or to it, and what arrived in the last week',
+    summary:
+      'What is on its way from a stand or to it; what arrived in the last day, or in the last week with less than was sent',
     query: standQuery,
     reply: z.array(send),
   }),

@@ -341,6 +341,24 @@ describe('what goes from one stand to another', () => {
       codeOf(await outsider.call('postArrival', { body: { id: uuid(), sendId: id, standId: there, amount: 1 } })),
     ).toEqual(ABSENT)
   })
+  it('is listed a day after it arrived, and a week where less came than was sent', async () => {
+    const ways = async (days: number, amount: number, bySameRelease = true) => {
+      const { id } = await sent(owner)
+      expect((await arrive(owner, id, { amount })).status).toBe(200)
+      const replacements = { id, at: new Date(Date.now() - days * 864e5) }
+      await database().query('UPDATE arrival SET at = :at WHERE send_id = :id', { replacements })
+      // A server of an earlier release writes the arrival alone.
+      if (!bySameRelease) await database().query('UPDATE lot_event SET arrived = 0 WHERE id = :id', { replacements })
+      const seen = await Promise.all([here, there].map((stand) => waysAt(owner, stand)))
+      return seen.map((all) => all.find((s) => s.id === id)?.arrival?.amount ?? null)
+    }
+    expect(await ways(0.9, 2000)).toEqual([2000, 2000])
+    expect(await ways(1.1, 2000)).toEqual([null, null])
+    expect(await ways(6.9, 1500)).toEqual([1500, 1500])
+    expect(await ways(7.1, 1500)).toEqual([null, null])
+    expect(await ways(0.9, 2000, false)).toEqual([2000, 2000])
+    expect(await ways(7.1, 2000, false)).toEqual([null, null])
+  })
   it('is taken back as long as it has not arrived', async () => {
     const { id, lot } = await sent(owner)
     const back = () => owner.call('voidFact', { params: { id }, body: { entity: 'lot-event' } })

@@ -738,6 +738,18 @@ export const MIGRATIONS: readonly Migration[] = [
   { name: '0136-tablet-stand', sql: `ALTER TABLE device ADD COLUMN IF NOT EXISTS tablet_stand_id ${ID} NULL` },
   // A stand closes empty: what comes to it is told of it, see 0122.
   { name: '0137-stand-told', sql: `ALTER TABLE stand ADD COLUMN IF NOT EXISTS ${TOLD}` },
+  // What is on its way is found among all that was ever sent. A server of an earlier release says of nothing that it
+  // arrived: whoever asks looks at the arrivals all the same.
+  {
+    name: '0138-arrived',
+    sql: `ALTER TABLE lot_event ADD COLUMN IF NOT EXISTS arrived TINYINT(1) NOT NULL DEFAULT 0,
+      ADD INDEX IF NOT EXISTS on_its_way (arrived, to_stand_id, at)`,
+  },
+  {
+    name: '0139-arrived-of-all',
+    sql: 'UPDATE lot_event e JOIN arrival a ON a.send_id = e.id SET e.arrived = 1 WHERE e.arrived = 0',
+  },
+  { name: '0140-arrival-by-time', sql: 'ALTER TABLE arrival ADD INDEX IF NOT EXISTS by_time (at, send_id)' },
 ]
 
 /** What the server asks of the database before it says it is ready. */
