@@ -2,50 +2,73 @@ import { QueryTypes } from 'sequelize'
 import type { Reply } from '#shared/contract'
 import { todaysNames } from '#shared/earlier'
 import { database, fromJson, type Read } from '../db/connect'
-import { theirs } from './changes'
+import { Together } from '../db/together'
+import { isTheirs, theirs } from './changes'
 import { withoutMoney, type Who } from '../people/who'
 
 const MOST = 500
+/** So many rows are read at most for all who ask at once. */
+const MOST_READ = 2000
 const PAGE = 60
 /** Numbers are given out before a write commits: what is in flight for longer than this is not seen by a poll. */
 const OVERLAP_S = 10
+
+interface Told {
+  seq: number
+  entity: string
+  entityId: string
+  key: string | null
+  standId: string | null
+  isLate: boolean
+}
+/** @param newest the number of the newest row of all @param from what is older was not read */
+type News = { newest: number; from: number; rows: readonly Told[] }
+
+/**
+ * Every tablet asks every few seconds: what is new for the one that has seen least is read once for all that ask at
+ * once.
+ */
+const news = new Together(async (sinces: string[]) => {
+  const least = Math.min(...sinces.map(Number))
+  const columns = 'seq, entity, entity_id AS entityId, idempotency_key AS `key`, stand_id AS standId'
+  const isLate = `came_at > UTC_TIMESTAMP(6) - INTERVAL ${OVERLAP_S} SECOND`
+  // Two ranges of two indexes: asked for with OR, every row there ever was would be looked at. The first row is the
+  // newest number of all.
+  const [newest, ...found] = await database().query<Omit<Told, 'seq' | 'isLate'> & { seq: string; isLate: number }>(
+    `SELECT COALESCE(MAX(seq), 0) AS seq, '' AS entity, '' AS entityId, NULL AS \`key\`, NULL AS standId, 0 AS isLate
+        FROM change_row
+      UNION ALL (
+        SELECT ${columns}, ${isLate} AS isLate FROM change_row FORCE INDEX (PRIMARY) WHERE seq > :least
+        UNION
+        SELECT ${columns}, 1 AS isLate FROM change_row FORCE INDEX (by_came) WHERE ${isLate}
+        ORDER BY seq DESC LIMIT ${MOST_READ}
+      )`,
+    { type: QueryTypes.SELECT, replacements: { least } },
+  )
+  const rows = found
+    .map((r): Told => ({ ...r, seq: Number(r.seq), isLate: r.isLate === 1 }))
+    .sort((a, b) => b.seq - a.seq)
+  const all: News = { newest: Number(newest!.seq), from: rows.length < MOST_READ ? 0 : rows.at(-1)!.seq, rows }
+  return new Map(sinces.map((since) => [since, all]))
+})
 
 /**
  * What changed after `since`, and again what changed in the last seconds by the clock of the database: a write that
  * took its number early may have come in late. Whoever asks leaves out what it has seen.
  */
-export async function changesSince(tx: Read, since: number | undefined, who: Who): Promise<Reply<'changes'>> {
+export async function changesSince(since: number | undefined, who: Who): Promise<Reply<'changes'>> {
   if (since === undefined) {
     const [latest] = await database().query<{ seq: string | null }>('SELECT MAX(seq) AS seq FROM change_row', {
       type: QueryTypes.SELECT,
-      transaction: tx,
     })
     return { seq: Number(latest?.seq ?? 0), more: false, rows: [] }
   }
-  const mine = theirs(who, 'change_row', 'crew')
-  const columns = 'seq, entity, entity_id AS entityId, idempotency_key AS `key`'
-  // Two ranges of two indexes: asked for with OR, every row there ever was would be looked at. The first row is the
-  // newest number of all.
-  const [newest, ...rows] = await database().query<{
-    seq: string
-    entity: string
-    entityId: string
-    key: string | null
-  }>(
-    `SELECT COALESCE(MAX(seq), 0) AS seq, '' AS entity, '' AS entityId, NULL AS \`key\` FROM change_row
-      UNION ALL (
-        SELECT ${columns} FROM change_row FORCE INDEX (PRIMARY) WHERE seq > :since AND ${mine.sql}
-        UNION
-        SELECT ${columns} FROM change_row FORCE INDEX (by_came)
-          WHERE came_at > UTC_TIMESTAMP(6) - INTERVAL ${OVERLAP_S} SECOND AND ${mine.sql}
-        ORDER BY seq DESC LIMIT ${MOST}
-      )`,
-    { type: QueryTypes.SELECT, replacements: { ...mine.replacements, since }, transaction: tx },
-  )
+  const { newest, from, rows } = (await news.get(String(since)))!
+  const mine = rows.filter((r) => (r.seq > since || r.isLate) && isTheirs(who, r, 'crew'))
   return {
-    seq: Number(newest!.seq),
-    more: rows.length === MOST,
-    rows: rows.map((r) => ({ ...r, seq: Number(r.seq) })).sort((a, b) => b.seq - a.seq),
+    seq: newest,
+    more: mine.length > MOST || since < from - 1,
+    rows: mine.slice(0, MOST).map(({ seq, entity, entityId, key }) => ({ seq, entity, entityId, key })),
   }
 }
 

@@ -404,15 +404,15 @@ describe('a list with a tag', () => {
     expect([now.status, ((await now.json()) as { id: string }[]).some((l) => l.id === id)]).toEqual([200, true])
     expect((await ask(owner, '/api/v1/cups', (await ask(owner, '/api/v1/cups')).headers.get('etag'))).status).toBe(304)
   })
+  const rows = (of: string, count: number) =>
+    database().query(
+      `INSERT INTO change_row (entity, entity_id, stand_id, at, person_id) SELECT 'lot', UUID(), :of, NOW(6), 'x' FROM seq_1_to_${count}`,
+      { replacements: { of } },
+    )
   it('of a stand changes with that stand and with the business, and not with another stand', async () => {
     const there = await anotherThan(owner, stand)
     const path = `/api/v1/lots?stand=${stand}`
     // Rows of this stand are the oldest of the last thousand.
-    const rows = (of: string, count: number) =>
-      database().query(
-        `INSERT INTO change_row (entity, entity_id, stand_id, at, person_id) SELECT 'lot', UUID(), :of, NOW(6), 'x' FROM seq_1_to_${count}`,
-        { replacements: { of } },
-      )
     await rows(stand, 20)
     await rows(there, 978)
     const thousand = async () => Math.floor((await owner.call('changes')).body.seq / 1000)
@@ -434,6 +434,33 @@ describe('a list with a tag', () => {
     const event = { kind: 'send' as const, amount: 1000, toStandId: stand }
     await owner.call('postLotEvent', { params: { id }, body: { id: uuid(), event } })
     expect((await ask(owner, ways, sent)).status).toBe(200)
+  })
+  it('of what was long ago stays as it is while much happens elsewhere, and is never again as it was', async () => {
+    const there = await anotherThan(owner, stand)
+    const path = `/api/v1/lots?stand=${stand}`
+    await rows(there, 2100)
+    const tag = (await ask(owner, path)).headers.get('etag')
+    await rows(there, 2100)
+    expect((await ask(owner, path, tag)).status).toBe(304)
+    await weighIn(owner, stand, 2)
+    expect((await ask(owner, path, tag)).status).toBe(200)
+    await rows(there, 2100)
+    expect((await ask(owner, path, tag)).status).toBe(200)
+    const after = (await ask(owner, path)).headers.get('etag')
+    await rows(there, 2100)
+    expect((await ask(owner, path, after)).status).toBe(304)
+  })
+  it('of a stand changes with a row that took its number early and came in late', async () => {
+    const path = `/api/v1/lots?stand=${stand}`
+    const late = await database().transaction()
+    await database().query(
+      "INSERT INTO change_row (entity, entity_id, stand_id, at, person_id) VALUES ('lot', 'late', :stand, NOW(6), 'x')",
+      { transaction: late, replacements: { stand } },
+    )
+    await weighIn(owner, stand, 2)
+    const tag = (await ask(owner, path)).headers.get('etag')
+    await late.commit()
+    expect((await ask(owner, path, tag)).status).toBe(200)
   })
   it('changes with a row that took its number early and came in late', async () => {
     const tag = async () => (await ask(owner, '/api/v1/vessels')).headers.get('etag')
