@@ -331,6 +331,25 @@ describe('what goes from one stand to another', () => {
     const heard = (await outsider.call('changes', { query: { since } })).body.rows
     expect(heard.filter((r: { entityId: string }) => r.entityId === id).length).toBeGreaterThan(1)
   })
+  it('a tablet that was away for long is told to look at everything again', async () => {
+    const numberOf = async () => Number((await owner.call('changes')).body.seq)
+    const heard = async (since: number) =>
+      (await outsider.call('changes', { query: { since: String(since) } })).body as { more: boolean; rows: object[] }
+    const happens = (stand: string, times: number) =>
+      database().query(
+        `INSERT INTO change_row (entity, entity_id, stand_id, at, came_at, person_id)
+          SELECT 'pour', UUID(), :stand, NOW(6), NOW(6) - INTERVAL 1 HOUR, 'x' FROM seq_1_to_${times}`,
+        { replacements: { stand } },
+      )
+    const long = await numberOf()
+    await happens(there, 510)
+    const then = await numberOf()
+    expect([(await heard(long)).more, (await heard(long)).rows.length]).toEqual([true, 500])
+    // Of so much elsewhere not all is looked through.
+    await happens(here, 2100)
+    expect((await heard(then)).more).toBe(true)
+    expect((await heard(await numberOf())).more).toBe(false)
+  })
   it('arrives once, however many take it in at once, and only where it was sent', async () => {
     const { id } = await sent(owner)
     expect(codesOf(await arrive(owner, id, { standId: here }))).toEqual(['sendId:not-found'])
