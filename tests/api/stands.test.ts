@@ -342,11 +342,11 @@ describe('what goes from one stand to another', () => {
         { replacements: { stand } },
       )
     const long = await numberOf()
-    await happens(there, 510)
+    await happens(here, 510)
     const then = await numberOf()
     expect([(await heard(long)).more, (await heard(long)).rows.length]).toEqual([true, 500])
     // Of so much elsewhere not all is looked through.
-    await happens(here, 2100)
+    await happens(there, 2100)
     expect((await heard(then)).more).toBe(true)
     expect((await heard(await numberOf())).more).toBe(false)
   })
