@@ -151,8 +151,10 @@ async function saidOfAll(entities: readonly string[]): Promise<string[]> {
 
 /** What there is of every kind that is seen at a stand. */
 interface Said {
-  /** up to which row the older ones go, and when that was: as long as it is the same, so are they */
-  upTo: string
+  /** up to which row the older ones go */
+  upTo: number
+  /** that, and when it was, which a restored backup does not repeat: as long as it is the same, so are they */
+  mark: string
   /** of kinds with rows among the last of all */
   late: ReadonlyMap<string, string>
   /** of the other kinds, as far as somebody asked */
@@ -168,7 +170,7 @@ async function saidAt(standId: string, entities: readonly string[]): Promise<str
   try {
     const { upTo, late, older } = await said
     const unknown = entities.filter((entity) => !late.has(entity) && !older.has(entity))
-    if (unknown.length) await readOlder(standId, Number(upTo.split(' ')[0]), unknown, older)
+    if (unknown.length) await readOlder(standId, upTo, unknown, older)
     return entities.map((entity) => late.get(entity) ?? older.get(entity)!)
   } catch (e) {
     if (atStands.get(standId)?.said === said) atStands.delete(standId)
@@ -186,10 +188,10 @@ async function readAt(standId: string, before: Promise<Said> | undefined): Promi
       UNION ALL ${of('stand_id IS NULL AND entity IN (:ofBusiness)')}`,
     { standId, ofBusiness: OF_BUSINESS },
   )
-  const upTo = `${String(end!.seq)} ${saysOf(end!)}`
+  const [upTo, mark] = [Number(end!.seq), saysOf(end!)]
   const known = await before?.catch(() => undefined)
   const late = new Map(rows.map((row) => [String(row.entity), saysOf(row)]))
-  return { upTo, late, older: known?.upTo === upTo ? known.older : new Map<string, string>() }
+  return { upTo, mark, late, older: known?.mark === mark ? known.older : new Map<string, string>() }
 }
 /** @param into where they are put down */
 async function readOlder(

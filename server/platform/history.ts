@@ -19,7 +19,7 @@ interface Told {
   entityId: string
   key: string | null
   standId: string | null
-  isLate: boolean
+  isRecent: boolean
 }
 /** @param newest the number of the newest row of all @param from what is older was not read */
 type News = { newest: number; from: number; rows: readonly Told[] }
@@ -31,22 +31,22 @@ type News = { newest: number; from: number; rows: readonly Told[] }
 const news = new Together(async (sinces: string[]) => {
   const least = Math.min(...sinces.map(Number))
   const columns = 'seq, entity, entity_id AS entityId, idempotency_key AS `key`, stand_id AS standId'
-  const isLate = `came_at > UTC_TIMESTAMP(6) - INTERVAL ${OVERLAP_S} SECOND`
+  const isRecent = `came_at > UTC_TIMESTAMP(6) - INTERVAL ${OVERLAP_S} SECOND`
   // Two ranges of two indexes: asked for with OR, every row there ever was would be looked at. The first row is the
   // newest number of all.
-  const [newest, ...found] = await database().query<Omit<Told, 'seq' | 'isLate'> & { seq: string; isLate: number }>(
-    `SELECT COALESCE(MAX(seq), 0) AS seq, '' AS entity, '' AS entityId, NULL AS \`key\`, NULL AS standId, 0 AS isLate
+  const [newest, ...found] = await database().query<Omit<Told, 'seq' | 'isRecent'> & { seq: string; isRecent: number }>(
+    `SELECT COALESCE(MAX(seq), 0) AS seq, '' AS entity, '' AS entityId, NULL AS \`key\`, NULL AS standId, 0 AS isRecent
         FROM change_row
       UNION ALL (
-        SELECT ${columns}, ${isLate} AS isLate FROM change_row FORCE INDEX (PRIMARY) WHERE seq > :least
+        SELECT ${columns}, ${isRecent} AS isRecent FROM change_row FORCE INDEX (PRIMARY) WHERE seq > :least
         UNION
-        SELECT ${columns}, 1 AS isLate FROM change_row FORCE INDEX (by_came) WHERE ${isLate}
+        SELECT ${columns}, 1 AS isRecent FROM change_row FORCE INDEX (by_came) WHERE ${isRecent}
         ORDER BY seq DESC LIMIT ${MOST_READ}
       )`,
     { type: QueryTypes.SELECT, replacements: { least } },
   )
   const rows = found
-    .map((r): Told => ({ ...r, seq: Number(r.seq), isLate: r.isLate === 1 }))
+    .map((r): Told => ({ ...r, seq: Number(r.seq), isRecent: r.isRecent === 1 }))
     .sort((a, b) => b.seq - a.seq)
   const all: News = { newest: Number(newest!.seq), from: rows.length < MOST_READ ? 0 : rows.at(-1)!.seq, rows }
   return new Map(sinces.map((since) => [since, all]))
@@ -64,7 +64,7 @@ export async function changesSince(since: number | undefined, who: Who): Promise
     return { seq: Number(latest?.seq ?? 0), more: false, rows: [] }
   }
   const { newest, from, rows } = (await news.get(String(since)))!
-  const mine = rows.filter((r) => (r.seq > since || r.isLate) && isTheirs(who, r, 'crew'))
+  const mine = rows.filter((r) => (r.seq > since || r.isRecent) && isTheirs(who, r, 'crew'))
   return {
     seq: newest,
     more: mine.length > MOST || since < from - 1,
