@@ -19,8 +19,6 @@ export interface FactEntry<K extends FactKind> {
   row: FactRowKind
   /** whether it may wait on a tablet while the server does not answer */
   waits: boolean
-  /** which lists show what it did, and are read again where somebody else told one */
-  refreshes: readonly ('fruit' | 'catalogue')[]
   /** the number of its body that the outbox mends it by, where it was refused */
   mendedBy?: string
   /** what is told, as the book takes it */
@@ -52,7 +50,6 @@ const onLot = <
   role: 'crew',
   row: 'lot-event',
   waits: true,
-  refreshes: ['fruit'],
   told: ({ params, body }) => ({ ...body, lotId: params.id }) as unknown as Told<K>,
   makes: ({ id, event }) => [id, ...('parts' in event ? keptOf(event.parts) : [])],
 })
@@ -64,7 +61,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'lot',
     waits: true,
-    refreshes: ['fruit'],
     mendedBy: 'kg',
     told: ({ body }) => body as unknown as Told<'receive'>,
     makes: ({ id }) => [id],
@@ -74,7 +70,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'lot',
     waits: true,
-    refreshes: ['fruit'],
     mendedBy: 'packs',
     told: ({ body }) => body as unknown as Told<'pack'>,
     makes: ({ id }) => [id],
@@ -84,8 +79,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'press',
     waits: true,
-    // What a base is made of follows from its makings.
-    refreshes: ['fruit', 'catalogue'],
     mendedBy: 'takenKg',
     told: ({ body }) => body as unknown as Told<'press'>,
     makes: ({ id, juiceLotId, parts }) => [id, juiceLotId ?? rowId(id, 'juice'), ...keptOf(parts)],
@@ -95,7 +88,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'batch',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ body }) => body as unknown as Told<'make'>,
     makes: ({ id, kept = [] }) => [id, rowId(id, 'made'), ...kept.map((k) => k.kept.lotId)],
   },
@@ -104,7 +96,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'run',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ body }) => body as unknown as Told<'begin'>,
     makes: ({ id }) => [id],
   },
@@ -113,7 +104,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'run-event',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ params, body }) => ({ ...body, runId: params.id }) as unknown as Told<'tell'>,
     makes: ({ id }) => [id],
   },
@@ -122,7 +112,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'hold',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ body }) => body as unknown as Told<'putOut'>,
     makes: ({ id }) => [id],
   },
@@ -131,7 +120,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'hold-event',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ params, body }) => ({ ...body, holdId: params.id }) as unknown as Told<'atHold'>,
     makes: ({ id, event }) => [id, ...(event.kind === 'emptied' ? [rowId(id, 'left')] : [])],
   },
@@ -140,7 +128,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'pour',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ params, body }) => ({ ...body, id: params.id }) as unknown as Told<'pour'>,
     makes: ({ id }) => [id],
   },
@@ -149,7 +136,6 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'sold-out',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ params, body }) => ({ ...body, id: params.id }) as unknown as Told<'soldOut'>,
     makes: ({ id }) => [id],
   },
@@ -169,17 +155,12 @@ export const FACTS: { [K in Exclude<FactKind, 'void'>]: FactEntry<K> } = {
     role: 'crew',
     row: 'arrival',
     waits: true,
-    refreshes: ['fruit'],
     told: ({ body }) => body as unknown as Told<'arrive'>,
     makes: ({ id }) => [id, rowId(id, 'arrived')],
   },
 }
 export type Fact = keyof typeof FACTS
 
-/** Kinds of rows that facts write, and the lists that each of them shows in. */
-export const REFRESHES: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
-  Object.values(FACTS).map((f) => [f.row, f.refreshes]),
-)
 /** Kinds of what is done with a lot: they share a route and a table. */
 export const LOT_EVENT_KINDS = (Object.keys(FACTS) as Fact[]).filter((k) => FACTS[k].row === 'lot-event')
 

@@ -392,6 +392,20 @@ export const ROUTES = {
   },
 } as const satisfies Record<string, Route>
 
+/** What the interface reads together and shows, and reads again in part. */
+export const READ_TOGETHER = {
+  fruit: ['lots', 'presses', 'batches', 'runs', 'holds', 'sends'],
+  plan: ['plan', 'serviceDay', 'dayTasks'],
+  drinks: ['recipes'],
+  catalogue: ['ingredients', 'cups', 'vessels', 'equipment', 'prices'],
+  session: ['stands', 'business'],
+  taste: ['panels'],
+} as const satisfies Record<string, readonly (keyof typeof ROUTES)[]>
+
+/** Those lists in which something of these kinds of rows is seen. */
+export const showing = <L extends keyof typeof ROUTES>(lists: readonly L[], kinds: ReadonlySet<string>): readonly L[] =>
+  lists.filter((list) => (ROUTES[list] as Route).shows?.some((kind) => kinds.has(kind)))
+
 export const isKeyed = (r: Route): boolean => r.method !== 'GET' && r.keyed !== false
 export const atLeast = (has: Role, needs: Role): boolean => ROLES.indexOf(has) >= ROLES.indexOf(needs)
 

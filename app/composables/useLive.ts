@@ -4,12 +4,15 @@ import { useFruit } from '~/stores/fruit'
 import { useOutbox } from '~/stores/outbox'
 import { usePlan } from '~/stores/plan'
 import { useSession } from '~/stores/session'
-import { REFRESHES } from '#shared/facts'
+import { READ_TOGETHER, showing } from '#shared/routes'
+import type { Entry } from '~/outbox/tablet-db'
 import { api, ApiProblem, noAnswer } from '~/utils/api'
+import type { Changed } from '~/utils/changed'
 import { tasteChanges } from '~/utils/taste-changes'
 
 const POLL_MS = 4000
 const TIMEOUT_MS = 8000
+type Store = keyof typeof READ_TOGETHER
 
 /**
  * Keeps what is shown in step with other tablets: asks every few seconds what changed, and loads that again. It is also
@@ -20,35 +23,25 @@ export function useLive(): void {
   const outbox = useOutbox()
   const seen = new Set<number>()
   let since: number | undefined
+  /** whether what was told could not be read: all is read again then */
+  let isBehind = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let ended = false
 
-  const LOAD: Record<string, () => Promise<unknown>> = {
-    fruit: () => useFruit().load(),
+  /** keys of writes whose changes were seen: this tablet's own are in what is read because of them */
+  const keys = new Set<string>()
+  const LOAD: Record<Store, (changed?: Changed) => Promise<unknown>> = {
+    fruit: (changed) => useFruit().load(changed),
     plan: () => usePlan().load(),
     drinks: () => useDrinks().load(),
-    catalogue: () => useCatalogue().load(),
+    catalogue: (changed) => useCatalogue().load(changed),
     session: () => session.load(),
     taste: async () => void tasteChanges.value++,
   }
-  const OF: Record<string, readonly string[]> = {
-    ...REFRESHES,
-    'press-mark': ['fruit'],
-    price: ['catalogue'],
-    recipe: ['drinks'],
-    standard: ['drinks'],
-    'plan-line': ['plan'],
-    'service-day': ['plan'],
-    'day-task': ['plan'],
-    cup: ['catalogue'],
-    vessel: ['catalogue'],
-    equipment: ['catalogue'],
-    ingredient: ['catalogue'],
-    stand: ['session'],
-    person: ['session'],
-    panel: ['taste'],
-    'panel-event': ['taste'],
-  }
+  const ALL = Object.keys(LOAD) as Store[]
+  /** Who somebody is has no tag. */
+  const shows = (store: Store, kinds: ReadonlySet<string>): boolean =>
+    showing(READ_TOGETHER[store], kinds).length > 0 || (store === 'session' && kinds.has('person'))
 
   async function poll(): Promise<void> {
     clearTimeout(timer)
@@ -68,12 +61,20 @@ export function useLive(): void {
       const first = since === undefined
       since = reply.seq
       const fresh = reply.rows.filter((r) => !seen.has(r.seq))
-      for (const r of reply.rows) seen.add(r.seq)
+      for (const { seq, key } of fresh) {
+        seen.add(seq)
+        if (key) keys.add(key)
+      }
       if (first) return
-      const stores = new Set(wasOffline || reply.more ? Object.keys(LOAD) : fresh.flatMap((r) => OF[r.entity] ?? []))
+      const kinds = new Set(fresh.map((r) => r.entity))
+      const changed =
+        isBehind || wasOffline || reply.more ? undefined : { kinds, isOf: ({ key }: Entry) => keys.has(key) }
+      const stores = new Set(changed ? ALL.filter((store) => shows(store, kinds)) : ALL)
+      isBehind = true
       // What things are called comes before what there is of them.
-      if (stores.delete('catalogue')) await LOAD.catalogue!()
-      await Promise.all([...stores].map((s) => LOAD[s]!()))
+      if (stores.delete('catalogue')) await LOAD.catalogue(changed)
+      await Promise.all([...stores].map((store) => LOAD[store](changed)))
+      isBehind = false
     } catch (e) {
       if (!(e instanceof ApiProblem)) throw e
       if (noAnswer(e)) outbox.offline()

@@ -214,7 +214,7 @@ export function usePressForm(lot: Lot, correct: Press | undefined, done: (pressI
     }
     // What was just written is laid over what is shown: nobody waits for it to be read again.
     // What a base is called comes before the jug of it.
-    inBackground(isBase.value ? catalogue.load().then(store.load) : store.load())
+    inBackground(isBase.value ? catalogue.load().then(() => store.load()) : store.load())
     const pressId = id
     id = uuid()
     done(pressId)

@@ -4,10 +4,15 @@ import type { Named, ShelfBase } from '#core/books'
 import { goodsOf } from '#core/books/goods'
 import { handlingOf, type BaseMake, type Handling, type OwnHandling } from '#core/yield'
 import type { Price } from '#core/cost'
-import type { Cup, Equipment, Ingredient, PriceRow, Vessel } from '#shared/contract'
+import type { Cup, Equipment, Ingredient, PriceRow, Reply, Vessel } from '#shared/contract'
+import { READ_TOGETHER, showing } from '#shared/routes'
+import type { Changed } from '~/utils/changed'
 import { onForget } from '~/utils/forget'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
+import { Newest } from '~/utils/newest'
+
+type CatalogueList = (typeof READ_TOGETHER.catalogue)[number]
 
 /** What drinks are made of and served in: ingredients, prices, cups, vessels, equipment. */
 export const useCatalogue = defineStore('catalogue', () => {
@@ -71,22 +76,28 @@ export const useCatalogue = defineStore('catalogue', () => {
     cups.value = []
     vessels.value = []
     equipment.value = []
+    newest.drop()
     ready.value = false
   })
-  async function load(): Promise<void> {
-    const owner = useSession().isOwner
+  const newest = new Newest<CatalogueList>()
+  /** @param changed what is known to have changed, where not all may have */
+  async function load(changed?: Changed): Promise<void> {
+    const lists = changed && ready.value ? showing(READ_TOGETHER.catalogue, changed.kinds) : READ_TOGETHER.catalogue
+    const isNewest = newest.ask()
+    const again = <L extends CatalogueList>(list: L): Promise<Reply<L> | null> =>
+      lists.includes(list) ? useOutbox().read(list) : Promise.resolve(null)
     const [i, c, v, e, p] = await Promise.all([
-      useOutbox().read('ingredients'),
-      useOutbox().read('cups'),
-      useOutbox().read('vessels'),
-      useOutbox().read('equipment'),
-      owner ? useOutbox().read('prices') : Promise.resolve([]),
+      again('ingredients'),
+      again('cups'),
+      again('vessels'),
+      again('equipment'),
+      useSession().isOwner ? again('prices') : null,
     ])
-    answered.value = i
-    cups.value = c
-    vessels.value = v
-    equipment.value = e
-    prices.value = p
+    if (i && isNewest('ingredients')) answered.value = i
+    if (c && isNewest('cups')) cups.value = c
+    if (v && isNewest('vessels')) vessels.value = v
+    if (e && isNewest('equipment')) equipment.value = e
+    if (p && isNewest('prices')) prices.value = p
     ready.value = true
   }
   return {

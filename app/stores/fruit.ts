@@ -30,15 +30,19 @@ import {
   type Keeping,
   type PressFigures,
 } from '#core/yield'
-import type { Lot, Press } from '#shared/contract'
+import type { Lot, Press, Reply } from '#shared/contract'
 import { FACT_ROUTES, type Call, type Fact } from '#shared/facts'
+import { READ_TOGETHER, showing } from '#shared/routes'
 import { bookedHere, layering, unitGOf, type Books, type Here } from '~/outbox/pending'
 import { useCatalogue } from './catalogue'
+import type { Changed } from '~/utils/changed'
 import { onForget } from '~/utils/forget'
+import { Newest } from '~/utils/newest'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
 type RunOf = Parameters<Known['evaluateRun']>[0]
+type FruitList = (typeof READ_TOGETHER.fruit)[number]
 const NOTHING_THERE = { lots: [], presses: [], batches: [], runs: [], holds: [], pours: [], soldOuts: [], sends: [] }
 export const isThere = (lot: Lot): boolean => isPressable(lot.onHand)
 
@@ -233,35 +237,49 @@ export const useFruit = defineStore('fruit', () => {
   onForget(() => {
     answered.value = NOTHING_THERE
     also.value = ''
+    standShown = ''
+    newest.drop()
     ready.value = false
   })
-  async function load(): Promise<void> {
+  /** the stand that all of it is of */
+  let standShown = ''
+  const newest = new Newest<FruitList | 'all'>()
+  /**
+   * Reads the lists of the stand again.
+   * @param changed what is known to have changed, where not all may have
+   */
+  async function load(changed?: Changed): Promise<void> {
     const stand = useSession().standId
     if (!stand) return
-    const shown = useOutbox().reading(FACT_ROUTES)
-    const [l, p, b, r, h, s] = await Promise.all([
-      useOutbox().read('lots', { query: { stand } }),
-      useOutbox().read('presses', { query: { stand } }),
-      useOutbox().read('batches', { query: { stand } }),
-      useOutbox().read('runs', { query: { stand } }),
-      useOutbox().read('holds', { query: { stand, ...(also.value ? { also: also.value } : {}) } }),
-      useOutbox().read('sends', { query: { stand } }),
+    const isPart = changed !== undefined && standShown === stand
+    const lists = isPart ? showing(READ_TOGETHER.fruit, changed.kinds) : READ_TOGETHER.fruit
+    const shown = useOutbox().reading(FACT_ROUTES, isPart ? (e) => changed.isOf(e) : undefined)
+    const isNewest = newest.ask()
+    const again = <L extends FruitList>(list: L, more: Record<string, string> = {}): Promise<Reply<L> | null> =>
+      lists.includes(list) ? useOutbox().read(list, { query: { stand, ...more } }) : Promise.resolve(null)
+    const [lots, presses, batches, r, h, sends] = await Promise.all([
+      again('lots'),
+      again('presses'),
+      again('batches'),
+      again('runs'),
+      again('holds', also.value ? { also: also.value } : {}),
+      again('sends'),
     ])
-    learn.value(r.snapshots)
-    learn.value(h.snapshots)
+    if (r) learn.value(r.snapshots)
+    if (h) learn.value(h.snapshots)
     answered.value = {
-      lots: l,
-      presses: p,
-      batches: b,
-      runs: r.runs,
-      holds: h.holds,
-      pours: h.pours,
-      soldOuts: h.soldOuts,
-      sends: s,
+      ...answered.value,
+      ...(lots && isNewest('lots') ? { lots } : {}),
+      ...(presses && isNewest('presses') ? { presses } : {}),
+      ...(batches && isNewest('batches') ? { batches } : {}),
+      ...(r && isNewest('runs') ? { runs: r.runs } : {}),
+      ...(h && isNewest('holds') ? { holds: h.holds, pours: h.pours, soldOuts: h.soldOuts } : {}),
+      ...(sends && isNewest('sends') ? { sends } : {}),
     }
+    if (!isPart && isNewest('all')) standShown = stand
     clock.value = useSession().now().toISOString()
     shown()
-    ready.value = true
+    ready.value = standShown !== ''
   }
   return {
     lots,

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import type { Deed, Planned } from './day'
+import { READ_TOGETHER, ROUTES, showing } from '../../shared/routes'
 import { lotBody, VESSEL_ML, type LoadStand, type Standards } from './stands'
 
 // Tablets as the page is one: each asks what changed, reads again what did, and some tell what is done.
@@ -12,8 +13,9 @@ export const ARRIVAL_S = (COME_MS + SETTLE_MS) / 1000
 const CUP_ML = 250
 /** mL that somebody fills a vessel to: cups that are told at the same time find room. */
 const FULL_ML = 0.9 * VESSEL_ML
-/** What a page reads again after something was told at its stand. */
-const LISTS = ['lots', 'presses', 'batches', 'runs', 'holds', 'sends'] as const
+/** What a page reads as it is opened, and in part again after something was told at its stand. */
+const LISTS = READ_TOGETHER.fruit
+const CATALOGUE = READ_TOGETHER.catalogue.filter((list) => ROUTES[list].role === 'crew')
 
 /** The code of a refusal. */
 function codeIn(text: string | null): string {
@@ -138,6 +140,7 @@ export class Saturday {
     let since = ''
     const seen = new Set<number>()
     await new Promise((done) => setTimeout(done, Math.random() * COME_MS))
+    await Promise.all(CATALOGUE.map((list) => this.ask(url, cookie, 'GET', list)))
     await Promise.all(LISTS.map((list) => this.ask(url, cookie, 'GET', `${list}?stand=${s.id}`)))
     while (!this.ended) {
       const reply = (await this.ask(url, cookie, 'GET', `changes${since}`)) as {
@@ -154,8 +157,9 @@ export class Saturday {
           this.taken.seen.push(performance.now() - at)
           this.told.delete(r.key!)
         }
-        const lists = fresh.length ? LISTS : []
-        await Promise.all(lists.map((list) => this.ask(url, cookie, 'GET', `${list}?stand=${s.id}`)))
+        const kinds = new Set(fresh.map((r) => r.entity))
+        await Promise.all(showing(CATALOGUE, kinds).map((list) => this.ask(url, cookie, 'GET', list)))
+        await Promise.all(showing(LISTS, kinds).map((list) => this.ask(url, cookie, 'GET', `${list}?stand=${s.id}`)))
       }
       await new Promise((done) => setTimeout(done, POLL_MS / this.speed))
     }

@@ -1,6 +1,7 @@
+import { QueryTypes } from 'sequelize'
 import type { FactRowKind, VoidKind } from '#core/books'
 import { Fact } from '../db/models'
-import type { Tx } from '../db/connect'
+import { database, type Tx } from '../db/connect'
 import { rowOf } from '../db/rows'
 import { Refusal } from '../platform/errors'
 
@@ -23,7 +24,12 @@ export async function register(tx: Tx, kind: RowKind, ...ids: string[]): Promise
  * @throws 409 `already-there` when something else has this id
  */
 export async function registerOnce(tx: Tx, kind: RowKind, id: string): Promise<void> {
-  await Fact.bulkCreate([{ id, kind }], { ignoreDuplicates: true, transaction: tx })
+  const [, isNew] = await database().query('INSERT IGNORE INTO fact (id, kind) VALUES (:id, :kind)', {
+    type: QueryTypes.INSERT,
+    replacements: { id, kind },
+    transaction: tx,
+  })
+  if (isNew) return
   const known = await rowOf(Fact, { where: { id }, lock: tx.LOCK.UPDATE, transaction: tx })
   if (known?.kind !== kind) throw new Refusal(409, 'already-there', [{ field: 'id', code: 'already-there' }])
 }

@@ -45,7 +45,8 @@ export async function boundingRows<M extends Typed>(
     lock: tx.LOCK.UPDATE,
     transaction: tx,
   })
-  await tell(tx, model.tableName, 'id', [...ids])
+  const there = rows.map((row) => (row as unknown as { id: string }).id)
+  if (there.length) await tell(tx, model.tableName, 'id', there)
   return rows
 }
 

@@ -1,7 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { atLeast, type Endpoint, type StandRow } from '#shared/contract'
 import { database, type Read } from '../db/connect'
-import { Stand } from '../db/models'
 import { notFound, Refusal, standClosed } from '../platform/errors'
 import { leastRoleAt, type Who } from './who'
 
@@ -34,39 +33,47 @@ const textIn = (from: unknown, key: string): string | undefined => {
   return typeof value === 'string' ? value : undefined
 }
 
-async function standOfRow(tx: Read, row: StandRow, id: string): Promise<string | undefined> {
-  const [found] = await database().query<{ standId: string }>(STAND_OF[row], {
+/** A stand that is asked of. */
+interface AskedOf {
+  standId: string
+  isRow: number
+  closed: number | null
+}
+/** Where rows are that a path names, and the stand that is named: what is not there is left out. */
+function standsAsked(tx: Read, rows: readonly StandRow[], id: string, named: string | undefined): Promise<AskedOf[]> {
+  const [ofRows, ofNamed] = [
+    rows.map(
+      (row) => `SELECT r.standId, 1 AS isRow, s.closed FROM (${STAND_OF[row]}) r LEFT JOIN stand s ON s.id = r.standId`,
+    ),
+    named === undefined ? [] : ['SELECT id AS standId, 0 AS isRow, closed FROM stand WHERE id = :named'],
+  ]
+  return database().query<AskedOf>([...ofRows, ...ofNamed].join(' UNION ALL '), {
     type: QueryTypes.SELECT,
-    replacements: { id },
+    replacements: { id, named: named ?? '' },
     transaction: tx,
   })
-  return found?.standId
 }
 
 /**
  * Whoever asks, as what they are at the stand that is asked of.
  * @throws 404 for what is at a stand where they do not work @throws 403 where they are not enough there
+ * @throws 409 for what would be told at a stand that serves no more
  */
 export async function whoAt(tx: Read, endpoint: Endpoint, asked: Asked, who: Who): Promise<Who> {
   const rows = endpoint.at.filter((at) => at !== 'named')
   const isNamed = rows.length < endpoint.at.length
   const named = isNamed ? (textIn(asked.query, 'stand') ?? textIn(asked.body, 'standId')) : undefined
   const id = textIn(asked.params, 'id') ?? ''
+  const isBoundToOpen = endpoint.method !== 'GET' && endpoint.id !== 'putStand'
   // Where a stand is named, a row that is not there yet is to be made at it.
-  const stands = await Promise.all(rows.map((row) => standOfRow(tx, row, id)))
-  const known = stands.filter((s) => s !== undefined)
+  const isLookedFor = rows.length > 0 || (isBoundToOpen && named !== undefined)
+  const stands = isLookedFor ? await standsAsked(tx, rows, id, named) : []
+  const known = stands.filter((s) => s.isRow).map((s) => s.standId)
   if (who.stands !== null && rows.length && !isNamed && !known.length) throw notFound('id')
   const at = named === undefined ? known : [named, ...known]
   const role = leastRoleAt(who, at)
   if (role === null) throw notFound(named === undefined || leastRoleAt(who, [named]) ? 'id' : 'standId')
   if (!atLeast(role, endpoint.role as typeof role)) throw new Refusal(403, 'not-your-role')
-  if (endpoint.method !== 'GET' && endpoint.id !== 'putStand') await assertOpen(tx, at)
+  if (isBoundToOpen && stands.some((s) => s.closed)) throw standClosed()
   return { ...who, role, standId: who.standId ?? named ?? known[0] }
-}
-
-/** @throws 409 for what would be told at a stand that serves no more */
-async function assertOpen(tx: Read, standIds: readonly string[]): Promise<void> {
-  if (!standIds.length) return
-  const closed = await Stand.count({ where: { id: [...standIds], closed: true }, transaction: tx })
-  if (closed) throw standClosed()
 }

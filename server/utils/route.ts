@@ -106,13 +106,12 @@ function handler<E extends Endpoint, T extends Read>(
   return defineEventHandler(async (event) => {
     let asked: Who | null = null
     try {
-      const sid = await letIn(event, endpoint, mayStart)
+      const admitted = await letIn(event, endpoint, mayStart)
       // Read before the transaction: a slow sender must not hold a connection.
       const text = hasBody(endpoint) ? await bodyText(event, endpoint.bodyLimit ?? BODY_LIMIT) : ''
       const reply = await within(async (tx) => {
-        // Again: the session may have ended while the body came. Who it is comes first; a stranger learns nothing of
-        // what fields there are.
-        const who = (asked = await authorised(tx, sid, endpoint))
+        // Who it is comes first; a stranger learns nothing of what fields there are.
+        const who = (asked = isRecent(admitted) ? admitted.who! : await authorised(tx, admitted.sid, endpoint))
         return shownTo(
           who,
           endpoint.reply,
@@ -129,19 +128,29 @@ function handler<E extends Endpoint, T extends Read>(
 
 const hasBody = (endpoint: Endpoint): boolean => endpoint.method === 'POST' || endpoint.method === 'PUT'
 
-/**
- * Refuses by origin, session, role and state before a byte of the body is read. @returns what says who asks, null where
- * nothing is asked for
- */
-export async function letIn(event: H3Event, endpoint: Endpoint, mayStart?: MayStart): Promise<string | null> {
+interface Admitted {
+  /** what says who asks: null where nothing is asked for */
+  sid: string | null
+  /** who that was; null where it was not asked yet */
+  who: Who | null
+  /** ms of the process' clock when it was asked */
+  atMs: number
+}
+/** A session may end while a slow body comes: after so long it is asked again whose it is. */
+const RECENT_MS = 250
+const isRecent = ({ who, atMs }: Admitted): boolean => who !== null && performance.now() - atMs < RECENT_MS
+
+/** Refuses by origin, session, role and state before a byte of the body is read. */
+export async function letIn(event: H3Event, endpoint: Endpoint, mayStart?: MayStart): Promise<Admitted> {
   if (endpoint.method !== 'GET') refuseOtherOrigin(event)
   const sid = await credentialOf(event, endpoint)
+  const atMs = performance.now()
   // A route without a body is asked in a moment, with its work.
-  if (hasBody(endpoint)) await authorised(null, sid, endpoint)
+  const who = hasBody(endpoint) ? await authorised(null, sid, endpoint) : null
   await mayStart?.()
   // Signing in and out goes on: whoever frees the disk may have to.
   if (endpoint.keyed || endpoint.fills) await assertSpace()
-  return sid
+  return { sid, who, atMs }
 }
 
 /** For what is no single answer: who it is, and what was asked, or a refusal. */
