@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import type { Deed, Planned } from './day'
 import { READ_TOGETHER, ROUTES, showing } from '../../shared/routes'
+import { asked } from './asked'
 import { lotBody, VESSEL_ML, type LoadStand, type Standards } from './stands'
 
 // Tablets as the page is one: each asks what changed, reads again what did, and some tell what is done.
@@ -101,36 +102,34 @@ export class Saturday {
   private urlOf = (stand: number, tablet: number): string =>
     this.urls[(stand * this.stands[0]!.cookies.length + tablet) % this.urls.length]!
 
+  /** @returns what was answered, or null where nothing is new or it was refused */
   private async ask(
     url: string,
     cookie: string,
     method: string,
     path: string,
     more: { body?: object; key?: string } = {},
-  ): Promise<unknown> {
+  ): Promise<string | null> {
     const name = `${cookie} ${path}`
     const headers: Record<string, string> = { cookie }
     const tag = this.tags.get(name)
     if (tag && method === 'GET') headers['if-none-match'] = tag
     if (more.body) Object.assign(headers, { 'content-type': 'application/json', 'idempotency-key': more.key ?? uuid() })
     const at = performance.now()
-    const answer = await fetch(`${url}/api/v1/${path}`, {
+    const answer = await asked(`${url}/api/v1/${path}`, {
       method,
       headers,
       body: more.body && JSON.stringify(more.body),
     }).catch(() => null)
-    const text = (await answer?.text().catch(() => null)) ?? null
     ;(method === 'GET' ? this.taken.reads : this.taken.writes).push(performance.now() - at)
-    if (!answer || text === null || (answer.status !== 200 && answer.status !== 304)) {
-      this.taken.fail(
-        `${method} ${path.replace(/[\w-]{36}/g, 'ID').replace(/\?.*/, '')} ${answer?.status ?? 'nothing'}${codeIn(text)}`,
-      )
+    if (!answer || (answer.status !== 200 && answer.status !== 304)) {
+      const what = path.replace(/[\w-]{36}/g, 'ID').replace(/\?.*/, '')
+      this.taken.fail(`${method} ${what} ${answer?.status ?? 'nothing'}${codeIn(answer?.body.toString() ?? null)}`)
       return null
     }
-    this.taken.bytes += text.length
-    const etag = answer.headers.get('etag')
-    if (etag) this.tags.set(name, etag)
-    return answer.status === 304 ? null : JSON.parse(text)
+    this.taken.bytes += answer.body.length
+    if (answer.tag) this.tags.set(name, answer.tag)
+    return answer.status === 304 ? null : answer.body.toString()
   }
 
   /** Asks every four seconds of the day what changed. */
@@ -143,11 +142,12 @@ export class Saturday {
     await Promise.all(CATALOGUE.map((list) => this.ask(url, cookie, 'GET', list)))
     await Promise.all(LISTS.map((list) => this.ask(url, cookie, 'GET', `${list}?stand=${s.id}`)))
     while (!this.ended) {
-      const reply = (await this.ask(url, cookie, 'GET', `changes${since}`)) as {
-        seq: number
-        rows: { seq: number; entity: string; key: string | null }[]
-      } | null
-      if (reply) {
+      const changes = await this.ask(url, cookie, 'GET', `changes${since}`)
+      if (changes) {
+        const reply = JSON.parse(changes) as {
+          seq: number
+          rows: { seq: number; entity: string; key: string | null }[]
+        }
         since = `?since=${reply.seq}`
         const fresh = reply.rows.filter((r) => !seen.has(r.seq))
         for (const r of fresh) {

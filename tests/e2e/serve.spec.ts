@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import type { Page, Request } from '@playwright/test'
 import { SimulatedTill } from '../../server/devices/till'
 import { asCrew, asOwner, chooseFrom, expect, input, test } from './steps'
 
@@ -31,11 +31,20 @@ test('put out, poured by touch on two tablets, iced, filled up, read, sold out, 
 
   const touch = (tablet: Page) => card(tablet, DRINK).locator('[data-test=pour]').first().click()
   await test.step('a touch is a cup; one too many is taken back; the other tablet sees them', async () => {
+    const asked = new Set<string>()
+    const hear = (request: Request): void => {
+      const [, what] = new URL(request.url()).pathname.split('/api/v1/')
+      if (what) asked.add(what)
+    }
+    other.on('request', hear)
     for (let i = 0; i < 4; i++) await touch(page)
     await expect(card(page, DRINK).locator('[data-test=just-now]')).toHaveText('4')
     await card(page, DRINK).locator('[data-test=one-less]').click()
     await expect(level(page, DRINK)).toHaveText('1.1 L')
     await expect(level(other, DRINK)).toHaveText('1.1 L', { timeout: 12_000 })
+    other.off('request', hear)
+    // Of six lists, those that cups change.
+    expect([...asked].sort()).toEqual(['changes', 'holds', 'lots'])
   })
   await test.step('without a connection it goes on, and comes together', async () => {
     await page.context().setOffline(true)

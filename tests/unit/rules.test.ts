@@ -28,7 +28,7 @@ import { z } from 'zod'
 import { READS_FORM } from '../../app/outbox/tablet-db'
 import { contract, type Endpoint } from '../../shared/contract'
 import { FACTS, LOT_EVENT_KINDS } from '../../shared/facts'
-import { KEPT_ROUTES, ROUTES } from '../../shared/routes'
+import { KEPT_ROUTES, READ_TOGETHER, ROUTES, showing } from '../../shared/routes'
 import { BOOKS } from '../../core/books'
 import { FUNCTIONS } from '../../core/figures/functions'
 import { CATALOGUE, isChoice, kebab, type Spec } from '../../core/process'
@@ -71,6 +71,12 @@ it('facts are in one registry: their routes are there, for whom it says, and may
   const told = (contract.postLotEvent.body.shape as { event: { options: { shape: { kind: { value: string } } }[] } })
     .event
   expect(told.options.map((o) => o.shape.kind.value).sort()).toEqual([...LOT_EVENT_KINDS].sort())
+})
+
+it('what a fact writes is seen in a list that tablets read again; a cup in two of six', () => {
+  for (const { row } of Object.values(FACTS))
+    expect([row, ...showing(READ_TOGETHER.fruit, new Set([row]))]).not.toEqual([row])
+  expect(showing(READ_TOGETHER.fruit, new Set(['pour']))).toEqual(['lots', 'holds'])
 })
 
 it('no module of the core, the contract, the server or the interface leans on itself by way of others', () => {
