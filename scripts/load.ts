@@ -63,16 +63,19 @@ async function held(): Promise<{ rows: number; mb: number }> {
   return { rows, mb: tables.reduce((sum, t) => sum + Number(t.bytes), 0) / 2 ** 20 }
 }
 
-/** Each hour of the day by itself: whether it gets slower as the day fills up, and what others took meanwhile. */
-function hourly(day: Saturday): (hour: number) => void {
+/** min of the day that are looked at by themselves: a machine may be quiet for some of them, and not for others. */
+const PART_MIN = HOURS > 1 ? 60 : 6
+/** Each part of the day: whether it gets slower as the day fills up, and what others took meanwhile. */
+function byParts(day: Saturday): (atS: number) => void {
   let [reads, writes, stolen, worked] = [0, 0, countStolen(), countWorked()]
-  return (hour) => {
+  return (atS) => {
     const { taken } = day
     const [read, written] = [taken.reads.slice(reads), taken.writes.slice(writes)]
     const workedMs = worked()
     const each = workedMs === null ? 'not known' : (workedMs / (read.length + written.length)).toFixed(2)
     const of = `reads ${figures(read)}; writes ${figures(written)}; ${each} ms of a processor a request`
-    say(`  ${hour}:00  ${of}; others took ${inPercent(stolen())}`)
+    const time = `${Math.floor(atS / 3600)}:${String((atS / 60) % 60).padStart(2, '0')}`
+    say(`  ${time}  ${of}; others took ${inPercent(stolen())}`)
     ;[reads, writes, stolen, worked] = [taken.reads.length, taken.writes.length, countStolen(), countWorked()]
   }
 }
@@ -98,9 +101,9 @@ async function measure(label: string, url: string, apps: readonly AppServer[]): 
   const before = await held()
   const began = performance.now()
   const stolen = countStolen()
-  await day.run(plan, () => {
+  await day.run(plan, PART_MIN * 60, () => {
     for (const { child } of apps) child.kill('SIGUSR2')
-    return hourly(day)
+    return byParts(day)
   })
   const others = stolen()
   const after = await held()

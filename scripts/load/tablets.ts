@@ -23,7 +23,6 @@ function codeIn(text: string | null): string {
   const code = /"code":"([\w-]+)"/.exec(text ?? '')?.[1]
   return code ? ` ${code}` : ''
 }
-const hourOf = ({ atS }: Planned): number => Math.floor(atS / 3600)
 
 export class Taken {
   readonly reads: number[] = []
@@ -72,16 +71,18 @@ export class Saturday {
 
   /**
    * All that is planned, and every tablet that looks on, until the last is told.
-   * @param begin is called as the day begins, and gives what is called as each of its hours ends
+   * @param partS s that a part of the day has
+   * @param begin is called as the day begins, and gives what is called as each part ends, with the s at which it began
    */
-  async run(plan: readonly Planned[], begin: () => (hour: number) => void): Promise<void> {
+  async run(plan: readonly Planned[], partS: number, begin: () => (atS: number) => void): Promise<void> {
     const first = plan[0]!.atS
-    let hour = hourOf(plan[0]!)
+    const partOf = ({ atS }: Planned): number => Math.floor(atS / partS) * partS
+    let part = partOf(plan[0]!)
     // The tablets have come in the morning, one after the other: what they read then is not of the busy hours.
     const looking = this.stands.flatMap((s, i) => s.cookies.map((_, t) => this.look(i, t)))
     await new Promise((done) => setTimeout(done, COME_MS + SETTLE_MS))
     this.taken = new Taken()
-    const hourEnded = begin()
+    const partEnded = begin()
     const began = performance.now()
     const telling: Promise<void>[] = []
     for (const p of plan) {
@@ -89,12 +90,12 @@ export class Saturday {
       const wait = due - (performance.now() - began)
       if (wait > 0) await new Promise((done) => setTimeout(done, wait))
       else this.taken.lateMs = Math.max(this.taken.lateMs, -wait)
-      if (hourOf(p) > hour) hourEnded(hour)
-      hour = hourOf(p)
+      if (partOf(p) > part) partEnded(part)
+      part = partOf(p)
       telling.push(this.tell(p))
     }
     await Promise.all(telling)
-    hourEnded(hour)
+    partEnded(part)
     this.ended = true
     await Promise.all(looking)
   }
