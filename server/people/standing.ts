@@ -64,9 +64,9 @@ export async function whoAt(tx: Read, endpoint: Endpoint, asked: Asked, who: Who
   const isNamed = rows.length < endpoint.at.length
   const named = isNamed ? (textIn(asked.query, 'stand') ?? textIn(asked.body, 'standId')) : undefined
   const id = textIn(asked.params, 'id') ?? ''
-  const isBoundToOpen = endpoint.method !== 'GET' && endpoint.id !== 'putStand'
+  const needsOpen = endpoint.method !== 'GET' && endpoint.id !== 'putStand'
   // Where a stand is named, a row that is not there yet is to be made at it.
-  const isLookedFor = rows.length > 0 || (isBoundToOpen && named !== undefined)
+  const isLookedFor = rows.length > 0 || (needsOpen && named !== undefined)
   const stands = isLookedFor ? await standsAsked(tx, rows, id, named) : []
   const known = stands.filter((s) => s.isRow).map((s) => s.standId)
   if (who.stands !== null && rows.length && !isNamed && !known.length) throw notFound('id')
@@ -74,6 +74,6 @@ export async function whoAt(tx: Read, endpoint: Endpoint, asked: Asked, who: Who
   const role = leastRoleAt(who, at)
   if (role === null) throw notFound(named === undefined || leastRoleAt(who, [named]) ? 'id' : 'standId')
   if (!atLeast(role, endpoint.role as typeof role)) throw new Refusal(403, 'not-your-role')
-  if (isBoundToOpen && stands.some((s) => s.closed)) throw standClosed()
+  if (needsOpen && stands.some((s) => s.closed)) throw standClosed()
   return { ...who, role, standId: who.standId ?? named ?? known[0] }
 }

@@ -21,7 +21,7 @@ afterAll(closeDatabase)
 function byHand(
   base: string,
   head: string[],
-  body: (write: (part: Buffer, gone?: () => void) => void) => void,
+  body: (write: (part: Buffer, gone?: () => void) => void) => unknown,
   withinMs = 20_000,
 ): Promise<{ said: string; tookMs: number; sent: number }> {
   const { hostname, port } = new URL(base)
@@ -117,6 +117,22 @@ describe('a body', () => {
       (await byHand(BASE, head('POST /api/v1/archive HTTP/1.1', 'Content-Length: 90000000'), () => undefined, 5000))
         .said,
     ).toContain('already-set-up')
+  })
+  it('of somebody whose session ends while it comes is refused', async () => {
+    const { cookie } = await signIn(OWNER.login, OWNER.password)
+    const text = JSON.stringify({ locale: 'en' })
+    const { said } = await byHand(
+      BASE,
+      head('PUT /api/v1/session HTTP/1.1', `Cookie: ${cookie}`, `Origin: ${BASE}`, `Content-Length: ${text.length}`),
+      async (write) => {
+        write(Buffer.from(text.slice(0, 3)))
+        await new Promise((done) => setTimeout(done, 400))
+        await raw('DELETE', '/api/v1/session', { headers: { cookie } })
+        write(Buffer.from(text.slice(3)))
+      },
+      5000,
+    )
+    expect(said).toMatch(/^HTTP\/1\.1 401 /)
   })
   it('that does not come is waited for fifteen seconds, and headers ten', async () => {
     const [body, headers, nothing] = await Promise.all([
