@@ -392,7 +392,7 @@ export const ROUTES = {
   },
 } as const satisfies Record<string, Route>
 
-/** What the interface reads together and shows, and reads again in part. */
+/** What the interface reads together, and again where it changed: the business comes with who somebody is. */
 export const READ_TOGETHER = {
   fruit: ['lots', 'presses', 'batches', 'runs', 'holds', 'sends'],
   plan: ['plan', 'serviceDay', 'dayTasks'],

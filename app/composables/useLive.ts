@@ -70,12 +70,12 @@ export function useLive(): void {
       const changed =
         isBehind || wasOffline || reply.more ? undefined : { kinds, isOf: ({ key }: Entry) => keys.has(key) }
       const stores = new Set(changed ? ALL.filter((store) => shows(store, kinds)) : ALL)
-      isBehind = true
       // What things are called comes before what there is of them.
       if (stores.delete('catalogue')) await LOAD.catalogue(changed)
       await Promise.all([...stores].map((store) => LOAD[store](changed)))
-      isBehind = false
+      if (!changed) isBehind = false
     } catch (e) {
+      isBehind = true
       if (!(e instanceof ApiProblem)) throw e
       if (noAnswer(e)) outbox.offline()
       else if (e.problem.status === 401) await leave()

@@ -79,10 +79,11 @@ export const useCatalogue = defineStore('catalogue', () => {
     newest.drop()
     ready.value = false
   })
-  const newest = new Newest<CatalogueList>()
+  const newest = new Newest<CatalogueList | 'all'>()
   /** @param changed what is known to have changed, where not all may have */
   async function load(changed?: Changed): Promise<void> {
-    const lists = changed && ready.value ? showing(READ_TOGETHER.catalogue, changed.kinds) : READ_TOGETHER.catalogue
+    const isPart = changed !== undefined && ready.value
+    const lists = isPart ? showing(READ_TOGETHER.catalogue, changed.kinds) : READ_TOGETHER.catalogue
     const isNewest = newest.ask()
     const again = <L extends CatalogueList>(list: L): Promise<Reply<L> | null> =>
       lists.includes(list) ? useOutbox().read(list) : Promise.resolve(null)
@@ -98,7 +99,9 @@ export const useCatalogue = defineStore('catalogue', () => {
     if (v && isNewest('vessels')) vessels.value = v
     if (e && isNewest('equipment')) equipment.value = e
     if (p && isNewest('prices')) prices.value = p
-    ready.value = true
+    // Whoever sees no money any more has none left here.
+    if (!useSession().isOwner) prices.value = []
+    if (!isPart && isNewest('all')) ready.value = true
   }
   return {
     ingredients,

@@ -111,7 +111,7 @@ function handler<E extends Endpoint, T extends Read>(
       const text = hasBody(endpoint) ? await bodyText(event, endpoint.bodyLimit ?? BODY_LIMIT) : ''
       const reply = await within(async (tx) => {
         // Who it is comes first; a stranger learns nothing of what fields there are.
-        const who = (asked = isRecent(admitted) ? admitted.who! : await authorised(tx, admitted.sid, endpoint))
+        const who = (asked = recentOf(admitted) ?? (await authorised(tx, admitted.sid, endpoint)))
         return shownTo(
           who,
           endpoint.reply,
@@ -138,7 +138,7 @@ interface Admitted {
 }
 /** A session may end while a slow body comes: after so long it is asked again whose it is. */
 const RECENT_MS = 250
-const isRecent = ({ who, atMs }: Admitted): boolean => who !== null && performance.now() - atMs < RECENT_MS
+const recentOf = ({ who, atMs }: Admitted): Who | null => (performance.now() - atMs < RECENT_MS ? who : null)
 
 /** Refuses by origin, session, role and state before a byte of the body is read. */
 export async function letIn(event: H3Event, endpoint: Endpoint, mayStart?: MayStart): Promise<Admitted> {
