@@ -1,6 +1,6 @@
 import { closeDatabase } from '../../server/db/connect'
 import type { Reply } from '../../shared/contract'
-import { type Client, people, uuid } from './client'
+import { type Answer, type Client, people, uuid, weighIn } from './client'
 import { holdBody } from './keyed-bodies'
 
 // Which vessels and cups a hatch is shown, of all that there ever were.
@@ -24,16 +24,16 @@ async function filledYesterday(): Promise<string> {
   versionId = hold.versionId
   expect((await owner.call('postHold', { body: { ...hold, at: ago(31) } })).status).toBe(200)
   await tell(hold.id, { kind: 'filled', lotId: null, volumeMl: 5000, tempC: 4 }, 31)
-  for (const second of [1, 2, 3]) await pour(hold.id, ago(29 - second / 3600))
+  for (const second of [1, 2, 3]) expect((await pour(hold.id, ago(29 - second / 3600))).status).toBe(200)
   return hold.id
 }
 async function tell(id: string, event: object, hours: number): Promise<void> {
   const body = { id: uuid(), event, at: ago(hours) } as never
   expect((await owner.call('postHoldEvent', { params: { id }, body })).status).toBe(200)
 }
-async function pour(holdId: string | null, at: string): Promise<void> {
-  const cup = { standId: stand, holdId, versionId, drinkMl: 300, cups: 1, options: [], touchedS: [0], at }
-  expect((await owner.call('putPour', { params: { id: uuid() }, body: cup as never })).status).toBe(200)
+async function pour(holdId: string | null, at: string, { id = uuid(), cups = 1 } = {}): Promise<Answer> {
+  const cup = { standId: stand, holdId, versionId, drinkMl: 300, cups, options: [], touchedS: [0], at }
+  return owner.call('putPour', { params: { id }, body: cup as never })
 }
 const shown = async (also?: string): Promise<Reply<'holds'>> =>
   (await owner.call('holds', { query: { stand, ...(also && { also }) } })).body
@@ -63,4 +63,13 @@ it('a vessel that serves has all of its cups, one that was emptied those of the 
   const looked = await shown(gone)
   expect(new Set(looked.holds.map((h) => h.id))).toEqual(new Set([serves, gone]))
   expect([cupsOf(looked, gone), cupsOf(looked, serves).length]).toEqual([[[3, true, 0]], 2])
+})
+
+it('cups are told again under their id, which is of nothing else', async () => {
+  const hold = await filledYesterday()
+  const id = uuid()
+  for (const cups of [1, 3]) expect((await pour(hold, ago(0.01), { id, cups })).status).toBe(200)
+  expect(cupsOf(await shown(), hold)).toContainEqual([3, false, 1])
+  const { id: lot } = await weighIn(owner, stand, 2)
+  expect(await pour(hold, ago(0.01), { id: lot })).toMatchObject({ status: 409, body: { code: 'already-there' } })
 })
