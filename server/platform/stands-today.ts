@@ -2,6 +2,7 @@ import { Op, QueryTypes } from 'sequelize'
 import { LONG_ON_WAY_MS, type StandToday } from '#core/stand/today'
 import { cupsInAll } from '#core/scale/servings'
 import { dayOf, startOfDay } from '#core/time'
+import { LOT_KINDS } from '#core/books'
 import { counts } from '../books/facts'
 import { notArrived } from '../books/sends'
 import { database, fromJson, toNumber, type Read } from '../db/connect'
@@ -74,12 +75,12 @@ async function countOf(
   return new Map(rows.map((r) => [r.standId, toNumber(r.n)]))
 }
 
-/** g in crates: fruit as it came, and peeled. */
+/** g in crates: fruit as it came, and peeled. From the lots that are open, not from all that ever moved. */
 const fruitOf = (tx: Read, stands: readonly At[]): Promise<Sums> =>
   countOf(
     tx,
     stands,
-    `SELECT l.stand_id AS standId, SUM(m.amount) AS n FROM lot l JOIN movement m ON m.lot_id = l.id
+    `SELECT STRAIGHT_JOIN l.stand_id AS standId, SUM(m.amount) AS n FROM lot l JOIN movement m ON m.lot_id = l.id
       WHERE l.open = TRUE AND l.kind IN ('received', 'peeled') AND l.stand_id IN (:ids)`,
   )
 
@@ -96,13 +97,15 @@ async function eachDay(stands: readonly At[], of: (at: At, among: At[]) => Promi
   const all = await Promise.all([...together.values()].map((among) => of(among[0]!, among)))
   return new Map(all.flatMap((sums) => [...sums]))
 }
+/** Of all kinds: the index of what is open goes by kind; without them every lot that there ever was is looked at. */
 const pastOf = (tx: Read, stands: readonly At[]): Promise<Sums> =>
   eachDay(stands, ({ day }, among) =>
     countOf(
       tx,
       among,
-      'SELECT stand_id AS standId, COUNT(*) AS n FROM lot WHERE open = TRUE AND use_by < :day AND stand_id IN (:ids)',
-      { day },
+      `SELECT stand_id AS standId, COUNT(*) AS n FROM lot
+        WHERE open = TRUE AND use_by < :day AND stand_id IN (:ids) AND kind IN (:kinds)`,
+      { day, kinds: LOT_KINDS },
     ),
   )
 const plannedOf = (tx: Read, stands: readonly At[]): Promise<Sums> =>

@@ -1,0 +1,103 @@
+import { QueryTypes } from 'sequelize'
+import { dayOf } from '../../core/time'
+import { READ_TOGETHER } from '../../shared/routes'
+import { closeDatabase, database } from '../../server/db/connect'
+import { type Client, people, pressBody, uuid, weighIn } from './client'
+import { anotherThan, holdBody, keyedBodies } from './keyed-bodies'
+
+// Years at a stand cost room and not time: what is asked all day looks at few of the rows that there are of them.
+
+const YEARS = 20_000
+const FEW = 3000
+
+let owner: Client
+let stand: string
+const added: [table: string, ids: string][] = []
+const run = (sql: string): Promise<unknown> => database().query(sql)
+const rowsOf = <T extends object>(sql: string, replacements: object = {}): Promise<T[]> =>
+  database().query<T>(sql, { type: QueryTypes.SELECT, replacements: { ...replacements } })
+
+/** As many rows like this one, one every forty minutes back from the day before yesterday. @param over in SQL */
+async function before(table: string, id: string, over: Record<string, string> = {}, key = 'id'): Promise<string> {
+  const ids = `${(added.length + 10).toString(16)}000000`
+  added.push([table, ids])
+  const columns = await rowsOf<{ name: string; extra: string }>(
+    'SELECT column_name AS name, extra FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = :table',
+    { table },
+  )
+  const names = columns.filter((c) => c.extra !== 'auto_increment').map((c) => c.name)
+  const at = 'NOW(6) - INTERVAL 2 DAY - INTERVAL n * 40 MINUTE'
+  const nth = `CONCAT('${ids}-0000-7000-8000-', LPAD(n, 12, '0'))`
+  const values: Record<string, string> = { [key]: nth, at, came_at: at, ...over }
+  const selected = names.map((n) => (n in values ? values[n] : `old.\`${n}\``)).join(', ')
+  await run(
+    `INSERT INTO ${table} (${names.map((n) => `\`${n}\``).join(', ')})
+      SELECT ${selected} FROM (SELECT seq AS n FROM seq_1_to_${YEARS}) years,
+        (SELECT * FROM ${table} WHERE ${key} = '${id}' LIMIT 1) old`,
+  )
+  await run(`ANALYZE TABLE ${table}`)
+  return nth
+}
+async function done(
+  id: 'postHold' | 'putPour' | 'postRun' | 'postPress' | 'postLotEvent' | 'postArrival',
+  call: Parameters<Client['call']>[1],
+): Promise<void> {
+  const { status, body } = await owner.call(id, call)
+  if (status !== 200) throw new Error(JSON.stringify(body))
+}
+beforeAll(async () => {
+  const { owner: one, stand: first } = await people()
+  owner = one
+  stand = await anotherThan(owner, first)
+  const [hold, lot, pour] = [await holdBody(owner, stand), (await weighIn(owner, stand, 5)).id, uuid()]
+  const { versionId } = hold
+  const cup = { standId: stand, holdId: null, versionId, drinkMl: 300, cups: 1, options: [], touchedS: [0] }
+  const press = pressBody(lot)
+  const batch = await keyedBodies(owner, stand).postRun!()
+  const [send, arrival] = [uuid(), uuid()]
+  await done('postHold', { body: hold })
+  await done('putPour', { params: { id: pour }, body: { ...cup, at: new Date().toISOString() } })
+  await done('postPress', { body: press })
+  await done('postRun', batch as never)
+  const sent = { kind: 'send' as const, amount: 500, toStandId: first }
+  await done('postLotEvent', { params: { id: lot }, body: { id: send, event: sent } })
+  await done('postArrival', { body: { id: arrival, sendId: send, standId: first, amount: 500 } })
+  const lots = await before('lot', lot, { open: '0' })
+  const [moved] = await rowsOf<{ id: string }>('SELECT id FROM movement WHERE lot_id = :lot LIMIT 1', { lot })
+  await before('movement', moved!.id, { lot_id: lots })
+  await before('press', press.id)
+  await before('hold', hold.id, { open: '0' })
+  await before('batch_run', (batch.body as { id: string }).id, { open: '0' })
+  await before('pour', pour)
+  const sends = await before('lot_event', send)
+  await before('arrival', arrival, { send_id: sends })
+  await before('change_row', lot, {}, 'entity_id')
+}, 60_000)
+afterAll(async () => {
+  for (const [table, ids] of added.toReversed())
+    await run(
+      `DELETE FROM ${table} WHERE ${table === 'change_row' ? 'entity_id' : 'id'} LIKE '${ids}-0000-7000-8000-%'`,
+    )
+  await closeDatabase()
+})
+
+async function rowsRead(): Promise<number> {
+  const [row] = await rowsOf<{ n: string }>(
+    "SELECT SUM(variable_value) AS n FROM information_schema.global_status WHERE variable_name LIKE 'HANDLER_READ%'",
+  )
+  return Number(row!.n)
+}
+const day = dayOf(new Date(), 'UTC')
+it.each([...READ_TOGETHER.fruit, ...READ_TOGETHER.plan, 'changes', 'standsToday'] as const)(
+  '%s reads few of the rows of years',
+  async (list) => {
+    // Something new, so that nothing is answered from what is kept.
+    await weighIn(owner, stand, 1)
+    const since = String((await owner.call('changes')).body.seq)
+    const was = await rowsRead()
+    const answer = await owner.call(list, { query: { stand, day, since } })
+    const read = (await rowsRead()) - was
+    expect(answer.status).toBe(200)
+    expect(read).toBeLessThan(FEW)
+  },
+)
