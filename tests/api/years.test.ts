@@ -88,14 +88,14 @@ async function rowsRead(): Promise<number> {
   return Number(row!.n)
 }
 const day = dayOf(new Date(), 'UTC')
-it.each([...READ_TOGETHER.fruit, ...READ_TOGETHER.plan, 'changes', 'standsToday'] as const)(
+it.each([...READ_TOGETHER.fruit, ...READ_TOGETHER.plan, 'changes', 'standsToday', 'count'] as const)(
   '%s reads few of the rows of years',
   async (list) => {
     // Something new, so that nothing is answered from what is kept.
     await weighIn(owner, stand, 1)
     const since = String((await owner.call('changes')).body.seq)
     const was = await rowsRead()
-    const answer = await owner.call(list, { query: { stand, day, since } })
+    const answer = await owner.call(list, { query: { stand, day, since, from: day, until: day } })
     const read = (await rowsRead()) - was
     expect(answer.status).toBe(200)
     expect(read).toBeLessThan(FEW)

@@ -46,8 +46,8 @@ interface Within {
 async function holdsWithin(tx: Read, within: Within, days: readonly DaySpan[]): Promise<PeriodFacts['holds']> {
   const rows = await database().query<{ id: string }>(
     `SELECT h.id FROM hold h WHERE h.stand_id = :standId AND h.at < :until
-        AND (h.open = TRUE OR h.at >= :from OR h.at >= :oldest
-          AND EXISTS (SELECT 1 FROM hold_event e WHERE e.hold_id = h.id AND e.at >= :from))
+        AND (h.open = TRUE OR h.at >= :oldest AND (h.at >= :from
+          OR EXISTS (SELECT 1 FROM hold_event e WHERE e.hold_id = h.id AND e.at >= :from)))
       ORDER BY h.at, h.id`,
     {
       type: QueryTypes.SELECT,
@@ -123,9 +123,9 @@ async function lostOf(tx: Read, within: Within, signed: Signed): Promise<LostOf[
       GROUP BY e.lot_id, e.kind
      UNION ALL
      SELECT m.lot_id, 'count', -SUM(m.amount), l.item_kind, l.item_key
-       FROM movement m JOIN lot l ON l.id = m.lot_id
-      WHERE l.stand_id = :standId AND m.kind = 'count' AND m.at >= :from AND m.at < :until
-        AND ${counts('m.source_id', 'lot-event')} AND ${counts('l.id', 'lot')}
+       FROM lot_event e JOIN movement m ON m.source_id = e.id AND m.kind = 'count' JOIN lot l ON l.id = m.lot_id
+      WHERE l.stand_id = :standId AND e.kind = 'count' AND e.at >= :from AND e.at < :until
+        AND ${counts('e.id', 'lot-event')} AND ${counts('l.id', 'lot')}
       GROUP BY m.lot_id`,
     { type: QueryTypes.SELECT, replacements: { ...within, kinds: Object.keys(FATE) }, transaction: tx },
   )

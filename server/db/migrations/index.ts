@@ -750,6 +750,9 @@ export const MIGRATIONS: readonly Migration[] = [
     sql: 'UPDATE lot_event e JOIN arrival a ON a.send_id = e.id SET e.arrived = 1 WHERE e.arrived = 0',
   },
   { name: '0140-arrival-by-time', sql: 'ALTER TABLE arrival ADD INDEX IF NOT EXISTS by_time (at, send_id)' },
+  // What became of lots and batches on some days, among years of them.
+  { name: '0141-lot-event-by-time', sql: 'ALTER TABLE lot_event ADD INDEX IF NOT EXISTS by_time (kind, at)' },
+  { name: '0142-batch-event-by-time', sql: 'ALTER TABLE batch_event ADD INDEX IF NOT EXISTS by_time (kind, at)' },
 ]
 
 /** What the server asks of the database before it says it is ready. */
