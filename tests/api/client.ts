@@ -101,6 +101,16 @@ export async function people(): Promise<{ owner: Client; crew: Client; stand: st
   return { owner, crew, stand: (await owner.call('stands')).body[0].id as string }
 }
 
+/** One stand more, with the settings of the first one and what else is said. @returns its id */
+export async function newStand(owner: Client, name: string, over: object = {}): Promise<string> {
+  const id = uuid()
+  const { id: _, bench: __, ...settings } = (await owner.call('stands')).body[0]
+  const body = { ...settings, name, closed: false, version: 0, ...over }
+  const made = await owner.call('putStand', { params: { id }, body })
+  if (made.status !== 200) throw new Error(JSON.stringify(made.body))
+  return id
+}
+
 export async function weighIn(
   c: Client,
   standId: string,

@@ -3,7 +3,7 @@ import { es } from '../../app/i18n/es'
 import { differences, doneOf, wordOf } from '../../app/utils/history'
 import { closeDatabase } from '../../server/db/connect'
 import { contract, type Contract, type Endpoint, type HistoryRow } from '../../shared/contract'
-import { type Client, people, uuid } from './client'
+import { type Client, newStand, people, uuid } from './client'
 import { keyedBodies } from './keyed-bodies'
 
 // History says what changed in words, in both languages: no name of a field, and no id.
@@ -11,12 +11,9 @@ import { keyedBodies } from './keyed-bodies'
 let owner: Client
 let stand: string
 beforeAll(async () => {
-  const { owner: signedIn, stand: first } = await people()
-  owner = signedIn
+  ;({ owner } = await people())
   // A stand of its own: other tests say something of the days of the first one.
-  stand = uuid()
-  const { id: _, bench: __, ...like } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === first)
-  await owner.call('putStand', { params: { id: stand }, body: { ...like, name: 'Of words', version: 0 } })
+  stand = await newStand(owner, 'Of words')
 })
 afterAll(closeDatabase)
 

@@ -1,6 +1,6 @@
 import { closeDatabase } from '../../server/db/connect'
 import type { Reply } from '../../shared/contract'
-import { type Answer, type Client, people, uuid, weighIn } from './client'
+import { type Answer, type Client, newStand, people, uuid, weighIn } from './client'
 import { holdBody } from './keyed-bodies'
 
 // Which vessels and cups a hatch is shown, of all that there ever were.
@@ -8,11 +8,8 @@ import { holdBody } from './keyed-bodies'
 let owner: Client
 let stand: string
 beforeAll(async () => {
-  const { owner: one, stand: here } = await people()
-  owner = one
-  stand = uuid()
-  const { id: _, bench: __, ...settings } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === here)
-  await owner.call('putStand', { params: { id: stand }, body: { ...settings, name: `Hatch ${stand}`, version: 0 } })
+  ;({ owner } = await people())
+  stand = await newStand(owner, 'Hatch')
 })
 afterAll(closeDatabase)
 

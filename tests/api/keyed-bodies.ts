@@ -1,4 +1,4 @@
-import { type Client, makeDrink, pressBody, uuid, weighIn } from './client'
+import { type Client, makeDrink, newStand, pressBody, uuid, weighIn } from './client'
 import { panelBody, useBody, workBody } from './drink-bodies'
 
 // A call that is right, for every write that carries a key: sent again it is done once, and by who does not work at its
@@ -51,11 +51,7 @@ export const sale = (versionId: string, over: object = {}) => ({
 export async function anotherThan(owner: Client, stand: string): Promise<string> {
   const stands = (await owner.call('stands')).body
   const other = stands.find((s: { id: string; closed: boolean }) => s.id !== stand && !s.closed)
-  if (other) return other.id
-  const id = uuid()
-  const { id: _, bench: __, ...settings } = stands[0]
-  await owner.call('putStand', { params: { id }, body: { ...settings, name: 'Another', version: 0 } })
-  return id
+  return other ? other.id : newStand(owner, 'Another')
 }
 export interface Keyed {
   params?: Record<string, string>

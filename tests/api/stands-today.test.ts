@@ -1,24 +1,17 @@
 import { closeDatabase } from '../../server/db/connect'
 import type { StandToday } from '../../core/stand/today'
-import { type Client, makeDrink, people, signIn, uuid, weighIn } from './client'
+import { type Client, makeDrink, newStand as openStand, people, signIn, uuid, weighIn } from './client'
 import { holdBody } from './keyed-bodies'
 
 // Every stand at a glance: each figure, from what was told there.
 
 let owner: Client
-let here: string
 beforeAll(async () => {
-  ;({ owner, stand: here } = await people())
+  ;({ owner } = await people())
 })
 afterAll(closeDatabase)
 
-async function newStand(timeZone = 'Europe/Lisbon'): Promise<string> {
-  const id = uuid()
-  const { id: _, bench: __, ...settings } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === here)
-  const body = { ...settings, name: `Glance ${id}`, timeZone, closed: false, version: 0 }
-  expect((await owner.call('putStand', { params: { id }, body })).status).toBe(200)
-  return id
-}
+const newStand = (timeZone = 'Europe/Lisbon'): Promise<string> => openStand(owner, 'Glance', { timeZone })
 const todayAt = async (standId: string, who = owner): Promise<StandToday | undefined> =>
   (await who.call('standsToday')).body.find((s: StandToday) => s.standId === standId)
 const ago = (hours: number): string => new Date(Date.now() - hours * 36e5).toISOString()

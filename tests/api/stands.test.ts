@@ -1,7 +1,19 @@
 import { QueryTypes } from 'sequelize'
 import { closeDatabase, database } from '../../server/db/connect'
 import { contract, type Contract, type Endpoint } from '../../shared/contract'
-import { Client, codesOf, makeDrink, people, pressBody, raw, signIn, uuid, weighIn, type Answer } from './client'
+import {
+  Client,
+  codesOf,
+  makeDrink,
+  newStand as openStand,
+  people,
+  pressBody,
+  raw,
+  signIn,
+  uuid,
+  weighIn,
+  type Answer,
+} from './client'
 import { holdBody, keyedBodies } from './keyed-bodies'
 
 // People who work at some stands: what is at others is not there for them.
@@ -36,13 +48,7 @@ async function hired(stands: { standId: string; role: Role }[] | null): Promise<
   if (made.status !== 200) throw new Error(JSON.stringify(made.body))
   return { id, client: await signIn(body.login, body.password) }
 }
-async function newStand(name: string): Promise<string> {
-  const id = uuid()
-  const { id: _, bench: __, ...settings } = (await owner.call('stands')).body.find((s: { id: string }) => s.id === here)
-  const made = await owner.call('putStand', { params: { id }, body: { ...settings, name, version: 0 } })
-  expect(made.body).toEqual({ id, version: 1 })
-  return id
-}
+const newStand = (name: string): Promise<string> => openStand(owner, name)
 beforeAll(async () => {
   ;({ owner, stand: here } = await people())
   there = await newStand('Second')

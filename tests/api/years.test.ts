@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { dayOf } from '../../core/time'
 import { READ_TOGETHER } from '../../shared/routes'
 import { closeDatabase, database } from '../../server/db/connect'
-import { type Client, people, pressBody, uuid, weighIn } from './client'
+import { type Client, newStand, people, pressBody, uuid, weighIn } from './client'
 import { holdBody, keyedBodies } from './keyed-bodies'
 
 // Years at a stand cost room and not time: what is asked all day looks at few of the rows that there are of them.
@@ -40,7 +40,7 @@ async function before(table: string, id: string, over: Record<string, string> = 
   return nth
 }
 async function done(
-  id: 'postHold' | 'putPour' | 'postRun' | 'postPress' | 'postLotEvent' | 'postArrival',
+  id: 'postHold' | 'putPour' | 'postRunEvent' | 'postPress' | 'postLotEvent' | 'postArrival',
   call: Parameters<Client['call']>[1],
 ): Promise<void> {
   const { status, body } = await owner.call(id, call)
@@ -49,19 +49,17 @@ async function done(
 beforeAll(async () => {
   const { owner: one, stand: first } = await people()
   owner = one
-  stand = uuid()
-  const { id: _, bench: __, ...settings } = (await owner.call('stands')).body[0]
-  await owner.call('putStand', { params: { id: stand }, body: { ...settings, name: `Years ${stand}`, version: 0 } })
+  stand = await newStand(owner, 'Years')
   const [hold, lot, pour] = [await holdBody(owner, stand), (await weighIn(owner, stand, 5)).id, uuid()]
   const { versionId } = hold
   const cup = { standId: stand, holdId: null, versionId, drinkMl: 300, cups: 1, options: [], touchedS: [0] }
   const press = pressBody(lot)
-  const batch = await keyedBodies(owner, stand).postRun!()
+  const batchEvent = await keyedBodies(owner, stand).postRunEvent!()
   const [send, arrival] = [uuid(), uuid()]
   await done('postHold', { body: hold })
   await done('putPour', { params: { id: pour }, body: { ...cup, at: new Date().toISOString() } })
   await done('postPress', { body: press })
-  await done('postRun', batch as never)
+  await done('postRunEvent', batchEvent as never)
   const sent = { kind: 'send' as const, amount: 500, toStandId: first }
   await done('postLotEvent', { params: { id: lot }, body: { id: send, event: sent } })
   await done('postArrival', { body: { id: arrival, sendId: send, standId: first, amount: 500 } })
@@ -70,7 +68,8 @@ beforeAll(async () => {
   await before('movement', moved!.id, { lot_id: lots })
   await before('press', press.id)
   await before('hold', hold.id, { open: '0' })
-  await before('batch_run', (batch.body as { id: string }).id, { open: '0' })
+  const batches = await before('batch_run', batchEvent.params!.id!, { open: '0' })
+  await before('batch_event', (batchEvent.body as { id: string }).id, { run_id: batches, kind: "'closed'" })
   await before('pour', pour)
   const sends = await before('lot_event', send)
   await before('arrival', arrival, { send_id: sends })
