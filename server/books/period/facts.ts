@@ -46,8 +46,8 @@ interface Within {
 async function holdsWithin(tx: Read, within: Within, days: readonly DaySpan[]): Promise<PeriodFacts['holds']> {
   const rows = await database().query<{ id: string }>(
     `SELECT h.id FROM hold h WHERE h.stand_id = :standId AND h.at < :until
-        AND (h.open = TRUE OR h.at >= :oldest AND (h.at >= :from
-          OR EXISTS (SELECT 1 FROM hold_event e WHERE e.hold_id = h.id AND e.at >= :from)))
+        AND (h.open = TRUE OR h.at >= :from OR h.at >= :oldest
+          AND EXISTS (SELECT 1 FROM hold_event e WHERE e.hold_id = h.id AND e.at >= :from))
       ORDER BY h.at, h.id`,
     {
       type: QueryTypes.SELECT,
