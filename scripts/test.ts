@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join, relative } from 'node:path'
+import { basename, join, relative } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
 import { closeDatabase } from '../server/db/connect'
 import { startApp, stopApp } from './lib/app-server'
@@ -227,8 +227,13 @@ async function restart(s: Running): Promise<void> {
   s.app = await startApp(s.entry, s.places, s.port, s.env)
 }
 
-/** Tests of what earlier releases left behind. */
+/** Tests of what earlier releases left behind: they take as long as all the rest. */
 const EARLIER = ['tests/api/migrate.test.ts', 'tests/api/releases.test.ts']
+/** Rows of years: what else is taken, kept or counted in their database would take its time with them. */
+const YEARS = ['tests/api/years.test.ts']
+/** The files of these, or of all tests of the interface, that were asked for. */
+const askedOf = (files: string[]): string[] =>
+  files.filter((file) => !only.length || only.some((name) => basename(file).startsWith(name)))
 
 /** What the tests of the interface are told of the installations that they ask. */
 async function apiOf(
@@ -250,19 +255,24 @@ async function apiOf(
   return { env, end: () => control.close() }
 }
 async function api(): Promise<void> {
+  const all = readdirSync(join(ROOT, 'tests/api')).map((name) => join('tests/api', name))
+  const rest = all.filter((file) => file.endsWith('.test.ts') && ![...EARLIER, ...YEARS].includes(file))
+  const [earlier, years, others] = [askedOf(EARLIER), askedOf(YEARS), askedOf(rest)]
+  if (!earlier.length && !years.length && !others.length) return count(false, `api: no test of ${only.join(', ')}`)
   const here = await apiOf(['api', 'empty'])
   const other = await installation('other', false)
   const fuzzed = await installation('fuzzed', true)
   const env = { ...here.env, OLVEX_TEST_OTHER: other.app.url, OLVEX_TEST_FUZZ: fuzzed.app.url }
-  // What comes up from an earlier release takes as long as all the rest, and has a database that nobody ends meanwhile.
-  const old = await apiOf(['old', 'old-empty'])
-  if (only.length) await jest('api', env)
-  else {
-    const without = EARLIER.flatMap((file) => ['--testPathIgnorePatterns', file])
-    await Promise.all([jest('api', { ...env, ...old.env }, EARLIER), jest('api', env, without)])
+  // A database that nobody ends meanwhile.
+  const old = earlier.length ? await apiOf(['old', 'old-empty']) : null
+  const long = years.length ? await installation('years', false) : null
+  const beside = async (): Promise<void> => {
+    if (old) await jest('api', { ...env, ...old.env }, earlier)
+    if (long) await jest('api', { OLVEX_TEST_URL: long.app.url, OLVEX_DATABASE_URL: long.db.url }, years)
   }
+  await Promise.all([beside(), others.length ? jest('api', env, others) : null])
   await here.end()
-  await old.end()
+  await old?.end()
 }
 /** Two app processes, each of which prefers another node of three; the clock of one is ahead. */
 async function cluster(): Promise<void> {

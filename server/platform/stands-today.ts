@@ -80,7 +80,8 @@ const fruitOf = (tx: Read, stands: readonly At[]): Promise<Sums> =>
   countOf(
     tx,
     stands,
-    `SELECT STRAIGHT_JOIN l.stand_id AS standId, SUM(m.amount) AS n FROM lot l JOIN movement m ON m.lot_id = l.id
+    `SELECT STRAIGHT_JOIN l.stand_id AS standId, SUM(m.amount) AS n
+       FROM lot l FORCE INDEX (shelf_kind) JOIN movement m ON m.lot_id = l.id
       WHERE l.open = TRUE AND l.kind IN ('received', 'peeled') AND l.stand_id IN (:ids)`,
   )
 
@@ -97,13 +98,16 @@ async function eachDay(stands: readonly At[], of: (at: At, among: At[]) => Promi
   const all = await Promise.all([...together.values()].map((among) => of(among[0]!, among)))
   return new Map(all.flatMap((sums) => [...sums]))
 }
-/** Of all kinds: the index of what is open goes by kind; without them every lot that there ever was is looked at. */
+/**
+ * Of all kinds, as the index of what is open goes by kind. It is named: of many stands and kinds at once the database
+ * guesses how many rows there are, and may then look at every lot that there ever was.
+ */
 const pastOf = (tx: Read, stands: readonly At[]): Promise<Sums> =>
   eachDay(stands, ({ day }, among) =>
     countOf(
       tx,
       among,
-      `SELECT stand_id AS standId, COUNT(*) AS n FROM lot
+      `SELECT stand_id AS standId, COUNT(*) AS n FROM lot FORCE INDEX (shelf_kind)
         WHERE open = TRUE AND use_by < :day AND stand_id IN (:ids) AND kind IN (:kinds)`,
       { day, kinds: LOT_KINDS },
     ),
