@@ -16,7 +16,7 @@ import { now } from '../platform/clock'
 import { businessZone, latestToday } from '../platform/days'
 import { counts, register } from './facts'
 import { invalid, refuseUnlessConfirmed } from '../platform/errors'
-import { lastPrices } from './prices'
+import { pricesPerKg } from './prices'
 import type { Who } from '../people/who'
 import { rowsOf } from '../db/rows'
 
@@ -150,7 +150,7 @@ export async function addPriceList(tx: Tx, body: Body<'postPriceList'>, who: Who
     })),
   )
   if (unfit.length) throw invalid(unfit.slice(0, MOST_SAID))
-  const last = await lastPrices(tx, keys)
+  const last = await pricesPerKg(tx, keys)
   const far = body.rows.filter((r) => priceDoubts(pricePerKg(r), last.get(r.ingredientKey) ?? null).length)
   refuseUnlessConfirmed(
     {

@@ -41,29 +41,37 @@ export async function listPrices(tx: Read): Promise<Reply<'prices'>> {
 }
 
 /**
- * The latest price of each ingredient, per kg as purchased; none where none was ever typed.
+ * The price of each ingredient, per kg as purchased; none where none was ever known. The moment of it is asked first,
+ * by a probe of the index: years of prices are not ordered to find it.
+ * @param asOf the last that was known before this moment, or else the first after it; undefined: the last
  * @param without deliveries whose price does not count
  */
-export async function lastPrices(
-  tx: Tx,
+export async function pricesPerKg(
+  tx: Read,
   keys: readonly string[],
-  without: readonly string[] = [],
+  { asOf, without = [] }: { asOf?: Date; without?: readonly string[] } = {},
 ): Promise<Map<string, number>> {
-  const out = new Map<string, number>()
-  for (const ingredientKey of keys) {
-    const [row] = await database().query<{ packPrice: string; packG: string }>(
-      `SELECT pack_price AS packPrice, pack_g AS packG FROM price WHERE ingredient_key = :ingredientKey AND ${PRICE_COUNTS}
-        AND (lot_id IS NULL OR lot_id NOT IN (:without)) ORDER BY ${NEWEST_FIRST} LIMIT 1`,
-      { type: QueryTypes.SELECT, replacements: { ingredientKey, without: ['', ...without] }, transaction: tx },
-    )
-    if (row) out.set(ingredientKey, pricePerKg({ packPrice: toNumber(row.packPrice), packG: toNumber(row.packG) }))
-  }
-  return out
+  if (!keys.length) return new Map()
+  const counting = `${PRICE_COUNTS} AND (lot_id IS NULL OR lot_id NOT IN (:without))`
+  const moment = (and: string): string =>
+    `(SELECT since FROM price WHERE ingredient_key = ingredient.\`key\` AND ${counting} ${and} LIMIT 1)`
+  const before = moment(`${asOf ? 'AND since < :asOf' : ''} ORDER BY since DESC`)
+  const rows = await database().query<{ key: string; packPrice: string; packG: string }>(
+    `SELECT ingredient_key AS \`key\`, pack_price AS packPrice, pack_g AS packG
+       FROM (SELECT price.*, ROW_NUMBER() OVER (PARTITION BY ingredient_key ORDER BY ${NEWEST_FIRST}) AS n
+         FROM (SELECT \`key\`, COALESCE(${before}, ${moment('ORDER BY since')}) AS moment
+             FROM ingredient WHERE \`key\` IN (:keys)) latest
+           STRAIGHT_JOIN price ON ingredient_key = latest.\`key\` AND since = latest.moment
+         WHERE ${counting}) known
+      WHERE n = 1`,
+    { type: QueryTypes.SELECT, replacements: { keys: [...keys], without: ['', ...without], asOf }, transaction: tx },
+  )
+  return new Map(rows.map((r) => [r.key, pricePerKg({ packPrice: toNumber(r.packPrice), packG: toNumber(r.packG) })]))
 }
 
 export async function addPrice(tx: Tx, body: Body<'postPrice'>, who: Who): Promise<Reply<'postPrice'>> {
   await getIngredient(tx, body.ingredientKey)
-  const last = (await lastPrices(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
+  const last = (await pricesPerKg(tx, [body.ingredientKey])).get(body.ingredientKey) ?? null
   const price = pricePerKg(body)
   const coins = checkPaid(body.packPrice, await currencyDecimals(tx), 'packPrice')
   refuseUnlessConfirmed({ limits: [...checkPack(body), ...coins], doubts: priceDoubts(price, last) }, body.confirm)

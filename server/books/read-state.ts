@@ -19,7 +19,7 @@ import { standClosed } from '../platform/errors'
 import { dataOf, findByName, findIngredients } from '../menu/ingredients'
 import { recipesOf, versionsOf } from '../menu/versions'
 import { counts } from './facts'
-import { lastPrices } from './prices'
+import { pricesPerKg } from './prices'
 import { meanYield } from './presses'
 import { atLeast, roleAt } from '#shared/contract'
 import { leastRoleAt, type Who } from '../people/who'
@@ -80,7 +80,7 @@ export async function readState(tx: Tx, needs: Needs, who: Who): Promise<State> 
   for (const [key, row] of await findIngredients(tx, needs.names.length ? juices : [])) ingredients.set(key, row)
   const goods = await goodsIn(tx, needs.goods)
   const named = await Promise.all(needs.names.map((name) => findByName(tx, name)))
-  const prices = await lastPrices(tx, needs.prices ? keys : [], needs.facts)
+  const prices = await pricesPerKg(tx, needs.prices ? keys : [], { without: needs.facts })
   const stands = await standsOf(tx, needs, lots, who)
   // What is at a stand where the teller does not work is not there for them.
   const seen = <T extends { standId: string }>(row: T | undefined): T | undefined =>

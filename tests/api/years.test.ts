@@ -19,6 +19,9 @@ const run = (sql: string): Promise<unknown> => database().query(sql)
 const rowsOf = <T extends object>(sql: string, replacements: object = {}): Promise<T[]> =>
   database().query<T>(sql, { type: QueryTypes.SELECT, replacements: { ...replacements } })
 
+const idOf = async (table: 'movement' | 'price', lot: string): Promise<string> =>
+  (await rowsOf<{ id: string }>(`SELECT id FROM ${table} WHERE lot_id = :lot LIMIT 1`, { lot }))[0]!.id
+
 /** As many rows like this one, one every forty minutes back from the day before yesterday. @param over in SQL */
 async function before(table: string, id: string, over: Record<string, string> = {}, key = 'id'): Promise<string> {
   const ids = `${(tables++ + 10).toString(16)}000000`
@@ -29,7 +32,7 @@ async function before(table: string, id: string, over: Record<string, string> = 
   const names = columns.filter((c) => c.extra !== 'auto_increment').map((c) => c.name)
   const at = 'NOW(6) - INTERVAL 2 DAY - INTERVAL n * 40 MINUTE'
   const nth = `CONCAT('${ids}-0000-7000-8000-', LPAD(n, 12, '0'))`
-  const values: Record<string, string> = { [key]: nth, at, came_at: at, ...over }
+  const values: Record<string, string> = { [key]: nth, at, came_at: at, since: at, ...over }
   const selected = names.map((n) => (n in values ? values[n] : `old.\`${n}\``)).join(', ')
   await run(
     `INSERT INTO ${table} (${names.map((n) => `\`${n}\``).join(', ')})
@@ -65,8 +68,7 @@ beforeAll(async () => {
   await done('postLotEvent', { params: { id: lot }, body: { id: send, event: sent } })
   await done('postArrival', { body: { id: arrival, sendId: send, standId: first, amount: 500 } })
   const lots = await before('lot', lot, { open: '0' })
-  const [moved] = await rowsOf<{ id: string }>('SELECT id FROM movement WHERE lot_id = :lot LIMIT 1', { lot })
-  await before('movement', moved!.id, { lot_id: lots })
+  await before('movement', await idOf('movement', lot), { lot_id: lots })
   await before('press', press.id)
   await before('hold', hold.id, { open: '0' })
   const batches = await before('batch_run', batchEvent.params!.id!, { open: '0' })
@@ -75,6 +77,7 @@ beforeAll(async () => {
   const sends = await before('lot_event', send)
   await before('arrival', arrival, { send_id: sends })
   await before('change_row', lot, {}, 'entity_id')
+  await before('price', await idOf('price', lot))
 }, 180_000)
 afterAll(closeDatabase)
 
@@ -85,7 +88,7 @@ async function rowsRead(): Promise<number> {
   return Number(row!.n)
 }
 const day = dayOf(new Date(), 'UTC')
-it.each([...READ_TOGETHER.fruit, ...READ_TOGETHER.plan, 'changes', 'standsToday', 'count'] as const)(
+it.each([...READ_TOGETHER.fruit, ...READ_TOGETHER.plan, 'changes', 'prices', 'standsToday', 'count'] as const)(
   '%s reads few of the rows of years',
   async (list) => {
     const reads: number[] = []

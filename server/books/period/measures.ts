@@ -1,13 +1,11 @@
-import { QueryTypes } from 'sequelize'
 import { gramsOf } from '#core/books'
-import { pricePerKg } from '#core/cost'
 import { fruitOfJuice, INGREDIENTS, TAP, type IngredientData } from '#core/substances'
 import type { Measures, StandardOf } from '#core/variance'
 import { juiceDensityGPerMl } from '#core/yield'
-import { database, toNumber, type Read } from '../../db/connect'
+import type { Read } from '../../db/connect'
 import { dataOf, findIngredients } from '../../menu/ingredients'
-import { PRICE_COUNTS } from '../latest'
 import { meanYield } from '../presses'
+import { pricesPerKg } from '../prices'
 
 // What an ingredient is by the standard of some days: what it cost when they began, and what it gave until then.
 
@@ -26,7 +24,7 @@ export async function measuresOf(
   const fruits = keys.flatMap((key) => fruitOfJuice(key) ?? [])
   const rows = await findIngredients(tx, [...new Set([...keys, ...fruits])])
   const data = (key: string): IngredientData | undefined => dataOf(rows.get(key)) ?? INGREDIENTS.get(key)
-  const prices = await pricesAt(tx, [...rows.keys()], from)
+  const prices = await pricesPerKg(tx, [...rows.keys()], { asOf: new Date(from) })
   const yields = new Map<string, number>()
   for (const key of keys) {
     const fruit = isPressed(key) ? data(fruitOfJuice(key)!) : undefined
@@ -55,20 +53,4 @@ export async function measuresOf(
       return juice && isPressed(juice) ? juice : undefined
     },
   }
-}
-
-/** Per kilo as purchased: the last that was known before, or else the first after it. */
-async function pricesAt(tx: Read, keys: readonly string[], from: string): Promise<Map<string, number>> {
-  const out = new Map<string, number>()
-  if (!keys.length) return out
-  const rows = await database().query<{ key: string; packPrice: string; packG: string }>(
-    `SELECT ingredient_key AS \`key\`, pack_price AS packPrice, pack_g AS packG FROM (
-        SELECT price.*, ROW_NUMBER() OVER (PARTITION BY ingredient_key
-          ORDER BY since >= :from, IF(since < :from, -UNIX_TIMESTAMP(since), UNIX_TIMESTAMP(since)), pack_price / pack_g, id DESC) AS n
-          FROM price WHERE ingredient_key IN (:keys) AND ${PRICE_COUNTS}) known WHERE n = 1`,
-    { type: QueryTypes.SELECT, replacements: { keys: [...keys], from: new Date(from) }, transaction: tx },
-  )
-  for (const { key, packPrice, packG } of rows)
-    out.set(key, pricePerKg({ packPrice: toNumber(packPrice), packG: toNumber(packG) }))
-  return out
 }
