@@ -39,8 +39,6 @@ const control = async (what: string): Promise<string> => {
   if (!r.ok) throw new Error(await r.text())
   return r.text()
 }
-afterAll(() => control('/end-restored'))
-
 interface Entry {
   key: string
   route: (typeof KEPT_ROUTES)[number]
@@ -53,6 +51,7 @@ describe.each(releases)('%s', (release) => {
   const entries = JSON.parse(file('outbox.json').toString()) as Entry[]
   const ask = async <T>(base: string, path: string, cookie: string): Promise<T> =>
     (await fetch(base + path, { headers: { cookie } })).json() as Promise<T>
+  afterAll(() => control('/end-restored'))
 
   it('its backup is put in place, its people sign in with their passwords, and what its tablets had not sent arrives once', async () => {
     const base = await control(`/restore?${release}`)
