@@ -20,6 +20,8 @@ const common = {
   modulePathIgnorePatterns: ['<rootDir>/.build', '<rootDir>/.nuxt', '<rootDir>/tmp'],
 }
 export default {
+  // How long something may hang, on a machine that others use too; how fast it is, the bench says.
+  testTimeout: 90_000,
   projects: [
     {
       ...common,

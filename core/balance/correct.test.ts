@@ -43,7 +43,7 @@ describe('a pot that is corrected', () => {
     // What is found keeps to four fifths of a target's width, for what is not straight.
     expect(massOf(found.added)).toBeGreaterThanOrEqual(best - 1e-9)
     expect(massOf(found.added)).toBeLessThanOrEqual(best + 11)
-  }, 30_000)
+  })
 
   it('too sour takes sugar, and the ratio goes up by a step', async () => {
     const { wanted } = wantedBy(['too-sour'], pot().mix)

@@ -27,7 +27,7 @@ it('one of many at once does it, and whoever waits does it after', async () => {
   const waited = await Promise.all(Array.from({ length: 4 }, () => exclusively(name, work, { waitS: 20 })))
   expect([waited, most]).toEqual([Array(4).fill('done'), 1])
   expect((await held(name)).map((r) => r.isFree)).toEqual([1])
-}, 30_000)
+})
 
 it('whoever waits is next, however often others come again at once', async () => {
   const name = `test ${uuid()}`
@@ -50,7 +50,7 @@ it('whoever waits is next, however often others come again at once', async () =>
   ended = true
   expect([waited, (await others)[0]]).toEqual(['waited', 'done'])
   expect((await held(`${name}, first in line`)).map((r) => r.isFree)).toEqual([1])
-}, 30_000)
+})
 
 it('what a process that died held is free when it has run out, by the clock of the database', async () => {
   const name = `test ${uuid()}`

@@ -84,7 +84,7 @@ describe.each(releases)('%s', (release) => {
     expect(lots.filter((l) => l.id === entries[0]!.body.id).map((l) => l.onHand)).toEqual([3000])
     const { recipes } = await ask<{ recipes: { name: string }[] }>(base, '/api/v1/recipes', cookie)
     expect(recipes.filter((r) => r.name === 'Renamed without a connection')).toHaveLength(1)
-  }, 180_000)
+  }, 400_000)
 
   let versions: StoredVersion[] = []
   let snapshots: StoredSnapshot[] = []
@@ -113,7 +113,7 @@ describe.each(releases)('%s', (release) => {
     }
     versions = is.rows('recipe_version') as unknown as StoredVersion[]
     snapshots = is.rows('snapshot') as unknown as StoredSnapshot[]
-  }, 180_000)
+  }, 400_000)
 
   // The last sip is worked out anew, by a room that melts ice; what was signed is in the row, which the test above
   // holds.

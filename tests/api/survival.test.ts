@@ -95,14 +95,14 @@ describe('a database that is away', () => {
     expect([503, 200]).toContain(seen[1].status)
     expect(await health()).toBe(200)
     expect((await weighIn(owner, stand, 1)).answer.status).toBe(200)
-  }, 90_000)
+  })
 })
 
 describe('two servers on one database', () => {
   let second: string
   beforeAll(async () => {
     second = await control('/second')
-  }, 90_000)
+  })
   const at = (base: string, path: string, body: object | undefined, key: string, cookie: string) =>
     fetch(base + path, {
       method: body ? 'POST' : 'GET',

@@ -55,7 +55,7 @@ describe('rows that others write, too', () => {
           { rest: '2000.0000' },
         ])
     }
-  }, 60_000)
+  })
   it('a lot that many take from at both nodes ends at nothing: 20 takes of 1 kg from 10 kg are 10', async () => {
     const lot = (await weighIn(a, stand, 10)).id
     const takes = Array.from({ length: 20 }, (_, i) => (i % 2 ? a : b).call('postPress', { body: pressBody(lot) }))
@@ -92,7 +92,7 @@ describe('rows that others write, too', () => {
       ])
       expect([all.filter((r) => r.status === 200).length, all.filter((r) => r.status >= 500).length]).toEqual([1, 0])
     }
-  }, 60_000)
+  })
   it('a stand closes before something comes, or not at all: never with it', async () => {
     const { id: _, ...settings } = (await a.call('stands')).body[0]
     for (let round = 0; round < ROUNDS; round++) {
@@ -111,7 +111,7 @@ describe('rows that others write, too', () => {
         })
       await a.call('putStand', { params: { id }, body: { ...body, closed: true, version: 1 } })
     }
-  }, 60_000)
+  })
   it('two owners cannot each remove the other', async () => {
     const rival = { id: uuid(), name: 'Rival', role: 'owner' as const, login: `rival-${uuid().slice(-6)}` }
     const made = { ...rival, password: 'also-an-owner', locale: 'en' }
@@ -136,7 +136,7 @@ describe('rows that others write, too', () => {
       ;[a, b] = [through.at(appA), through.at(appB)]
     }
     await away(a, await find(a, rival.login))
-  }, 60_000)
+  })
   it('a lease has one holder over all nodes', async () => {
     for (let round = 0; round < 10; round++) {
       const name = `race ${uuid()}`
@@ -264,7 +264,7 @@ describe('what only one process can do', () => {
     expect(moved.listeners).toBe(1)
     bench.close()
     moved.close()
-  }, 60_000)
+  })
 })
 
 /** The longest that a tablet got no answer meanwhile, as its outbox and its lists ask, in ms. */
@@ -304,7 +304,7 @@ describe('what a tablet notices', () => {
   it('an app process that is killed in the middle is a pause of 3 s at most', async () => {
     expect(await longestPause(() => control('kill-app', 0))).toBeLessThan(3000)
     await control('start-app', 0)
-  }, 60_000)
+  })
   it('the node that both write to is killed: a pause while the others agree that it is gone, and nothing is lost', async () => {
     const before = await select<{ n: number }>(1, "SELECT COUNT(*) AS n FROM lot WHERE kind = 'received'")
     expect(await longestPause(() => control('kill-node', 0))).toBeLessThan(10_000)
@@ -316,7 +316,7 @@ describe('what a tablet notices', () => {
     )
     expect(new Set(after.map((rows) => Number(rows[0]!.n))).size).toBe(1)
     expect(Number(after[0]![0]!.n)).toBeGreaterThan(Number(before[0]!.n))
-  }, 90_000)
+  })
   it('with two of three nodes lost nothing is written, which is said; with them back it goes on', async () => {
     await Promise.all([control('kill-node', 1), control('kill-node', 2)])
     const refused = async (): Promise<boolean> => {

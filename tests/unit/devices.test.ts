@@ -110,5 +110,5 @@ describe('a bench and its bridge', () => {
     bench = new Bench(() => 0.4)
     await bench.listen(port)
     await until(() => of('scale')!.state === 'ok', 8000)
-  }, 20_000)
+  })
 })
