@@ -3,6 +3,7 @@ import type { Batch as BatchRow, Reply } from '#shared/contract'
 import { database, fromJson, toNumber, toNumberOrNull, type Read } from '../db/connect'
 import { seesMoney, type Who } from '../people/who'
 import { counts } from './facts'
+import { latestOfEach } from './latest'
 
 type Decimals = 'outG' | 'outMl' | 'times' | 'standardMin'
 type Raw = Omit<BatchRow, Decimals | 'minutes' | 'cost' | 'uses' | 'added' | 'made' | 'seen' | 'at' | 'doubts'> &
@@ -17,25 +18,29 @@ type Raw = Omit<BatchRow, Decimals | 'minutes' | 'cost' | 'uses' | 'added' | 'ma
     confirmed: unknown
   }
 
-/** Makings from which the next is learned, of each recipe. */
-const OF_EACH = 12
 /** More lots that were made no small stand has open. */
 const MOST_OPEN = 500
 
 /** Makings whose lots are there, and the latest of every recipe, newest first. */
 export async function listBatches(tx: Read, standId: string, who: Who): Promise<Reply<'batches'>> {
+  const [there, latest] = await Promise.all([
+    database().query<{ id: string }>(
+      `SELECT source_id AS id FROM lot WHERE stand_id = :standId AND kind = 'made' AND open = TRUE
+        ORDER BY at DESC LIMIT ${MOST_OPEN}`,
+      { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx },
+    ),
+    latestOfEach(tx, 'batches', { standId }),
+  ])
+  const ids = [...new Set([...there.map((r) => r.id), ...latest])]
+  if (!ids.length) return []
   const rows = await database().query<Raw>(
     `SELECT b.id, b.stand_id AS standId, b.recipe_id AS recipeId, b.version_id AS versionId, b.lot_id AS lotId,
             b.out_unit AS outUnit, b.out_g AS outG, b.out_ml AS outMl, b.times, b.minutes, b.standard_min AS standardMin,
             b.hands, b.uses, b.added, b.run_id AS runId, b.made, b.cost, b.cost_basis AS costBasis, b.seen, b.at, b.confirmed, p.name AS \`by\`
        FROM batch b STRAIGHT_JOIN person p ON p.id = b.person_id
-      WHERE b.id IN (
-        SELECT id FROM (SELECT source_id AS id FROM lot WHERE stand_id = :standId AND kind = 'made' AND open = TRUE ORDER BY at DESC LIMIT ${MOST_OPEN}) there
-        UNION SELECT id FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY recipe_id ORDER BY at DESC, id DESC) AS n
-                                FROM batch WHERE stand_id = :standId AND ${counts('batch.id', 'batch')}) latest WHERE n <= ${OF_EACH})
-        AND ${counts('b.id', 'batch')}
+      WHERE b.id IN (:ids) AND ${counts('b.id', 'batch')}
       ORDER BY b.at DESC, b.id DESC`,
-    { type: QueryTypes.SELECT, replacements: { standId }, transaction: tx },
+    { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
   )
   return rows.map((r) => view(r, who))
 }

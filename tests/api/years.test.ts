@@ -43,7 +43,7 @@ async function before(table: string, id: string, over: Record<string, string> = 
   return nth
 }
 async function done(
-  id: 'postHold' | 'putPour' | 'postRunEvent' | 'postPress' | 'postLotEvent' | 'postArrival',
+  id: 'postBatch' | 'postHold' | 'putPour' | 'postRunEvent' | 'postPress' | 'postLotEvent' | 'postArrival',
   call: Parameters<Client['call']>[1],
 ): Promise<void> {
   const { status, body } = await owner.call(id, call)
@@ -60,7 +60,15 @@ beforeAll(async () => {
   const press = pressBody(lot)
   const batchEvent = await keyedBodies(owner, stand).postRunEvent!()
   const [send, arrival] = [uuid(), uuid()]
+  const made = {
+    id: uuid(),
+    standId: stand,
+    versionId,
+    out: { value: 900, unit: 'g' } as const,
+    place: 'cold' as const,
+  }
   await done('postHold', { body: hold })
+  await done('postBatch', { body: made })
   await done('putPour', { params: { id: pour }, body: { ...cup, at: new Date().toISOString() } })
   await done('postPress', { body: press })
   await done('postRunEvent', batchEvent as never)
@@ -70,6 +78,7 @@ beforeAll(async () => {
   const lots = await before('lot', lot, { open: '0' })
   await before('movement', await idOf('movement', lot), { lot_id: lots })
   await before('press', press.id)
+  await before('batch', made.id)
   await before('hold', hold.id, { open: '0' })
   const batches = await before('batch_run', batchEvent.params!.id!, { open: '0' })
   await before('batch_event', (batchEvent.body as { id: string }).id, { run_id: batches, kind: "'closed'" })

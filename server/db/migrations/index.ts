@@ -753,6 +753,11 @@ export const MIGRATIONS: readonly Migration[] = [
   // What became of lots and batches on some days, among years of them.
   { name: '0141-lot-event-by-time', sql: 'ALTER TABLE lot_event ADD INDEX IF NOT EXISTS by_time (kind, at)' },
   { name: '0142-batch-event-by-time', sql: 'ALTER TABLE batch_event ADD INDEX IF NOT EXISTS by_time (kind, at)' },
+  // The latest makings of each recipe, among years of them.
+  {
+    name: '0143-batch-by-recipe',
+    sql: 'ALTER TABLE batch ADD INDEX IF NOT EXISTS by_stand_recipe (stand_id, recipe_id, at)',
+  },
 ]
 
 /** What the server asks of the database before it says it is ready. */
