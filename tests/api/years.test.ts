@@ -19,9 +19,6 @@ const run = (sql: string): Promise<unknown> => database().query(sql)
 const rowsOf = <T extends object>(sql: string, replacements: object = {}): Promise<T[]> =>
   database().query<T>(sql, { type: QueryTypes.SELECT, replacements: { ...replacements } })
 
-const idOf = async (table: 'movement' | 'price', lot: string): Promise<string> =>
-  (await rowsOf<{ id: string }>(`SELECT id FROM ${table} WHERE lot_id = :lot LIMIT 1`, { lot }))[0]!.id
-
 /** As many rows like this one, one every forty minutes back from the day before yesterday. @param over in SQL */
 async function before(table: string, id: string, over: Record<string, string> = {}, key = 'id'): Promise<string> {
   const ids = `${(tables++ + 10).toString(16)}000000`
@@ -43,7 +40,8 @@ async function before(table: string, id: string, over: Record<string, string> = 
   return nth
 }
 async function done(
-  id: 'postBatch' | 'postHold' | 'putPour' | 'postRunEvent' | 'postPress' | 'postLotEvent' | 'postArrival',
+  id:
+    'postBatch' | 'postPrice' | 'postHold' | 'putPour' | 'postRunEvent' | 'postPress' | 'postLotEvent' | 'postArrival',
   call: Parameters<Client['call']>[1],
 ): Promise<void> {
   const { status, body } = await owner.call(id, call)
@@ -59,7 +57,7 @@ beforeAll(async () => {
   const cup = { standId: stand, holdId: null, versionId, drinkMl: 300, cups: 1, options: [], touchedS: [0] }
   const press = pressBody(lot)
   const batchEvent = await keyedBodies(owner, stand).postRunEvent!()
-  const [send, arrival] = [uuid(), uuid()]
+  const [send, arrival, price] = [uuid(), uuid(), uuid()]
   const made = {
     id: uuid(),
     standId: stand,
@@ -76,7 +74,8 @@ beforeAll(async () => {
   await done('postLotEvent', { params: { id: lot }, body: { id: send, event: sent } })
   await done('postArrival', { body: { id: arrival, sendId: send, standId: first, amount: 500 } })
   const lots = await before('lot', lot, { open: '0' })
-  await before('movement', await idOf('movement', lot), { lot_id: lots })
+  const [moved] = await rowsOf<{ id: string }>('SELECT id FROM movement WHERE lot_id = :lot LIMIT 1', { lot })
+  await before('movement', moved!.id, { lot_id: lots })
   await before('press', press.id)
   await before('batch', made.id)
   await before('hold', hold.id, { open: '0' })
@@ -86,7 +85,9 @@ beforeAll(async () => {
   const sends = await before('lot_event', send)
   await before('arrival', arrival, { send_id: sends })
   await before('change_row', lot, {}, 'entity_id')
-  await before('price', await idOf('price', lot))
+  // What every cup is held against has a price.
+  await done('postPrice', { body: { id: price, ingredientKey: 'ice', packPrice: 2, packG: 10_000 } })
+  await before('price', price)
 }, 180_000)
 afterAll(closeDatabase)
 
