@@ -39,6 +39,7 @@ const control = async (what: string): Promise<string> => {
   if (!r.ok) throw new Error(await r.text())
   return r.text()
 }
+
 interface Entry {
   key: string
   route: (typeof KEPT_ROUTES)[number]

@@ -115,3 +115,13 @@ it.each([...READ_TOGETHER.fruit, ...READ_TOGETHER.plan, 'changes', 'prices', 'st
     expect(Math.min(...reads)).toBeLessThan(FEW)
   },
 )
+
+it('the makings of years are the latest twelve of a recipe, and an older one whose lot is there', async () => {
+  const all = await rowsOf<{ id: string }>('SELECT id FROM batch WHERE stand_id = :stand ORDER BY at DESC', { stand })
+  const ids = all.map((b) => b.id)
+  expect(ids).toHaveLength(YEARS + 1)
+  await run(`UPDATE lot SET source_id = '${ids.at(-1)}' WHERE source_id = '${ids[0]}' AND kind = 'made'`)
+  await weighIn(owner, stand, 1)
+  const { body } = await owner.call('batches', { query: { stand } })
+  expect(body.map((b: { id: string }) => b.id)).toEqual([...ids.slice(0, 12), ids.at(-1)])
+})
