@@ -251,6 +251,16 @@ describe('a press in full', () => {
     const fixed = await weighIn(owner, stand, 11, { replaces: (await weighIn(owner, stand, 10)).id })
     expect((await lotOf(fixed.id)).amount).toBe(11000)
   })
+  it('a correction of a price is not held against the slip that it replaces', async () => {
+    const paid = (per: number) => ({ price: { paid: per, per: 'kg' }, confirm: ['price-far-from-last'] })
+    await weighIn(owner, stand, 2, paid(2.5))
+    const slip = await weighIn(owner, stand, 2, paid(25))
+    const right = await weighIn(owner, stand, 2, { ...paid(2.5), confirm: [], replaces: slip.id })
+    expect([slip.answer.status, right.answer.status]).toEqual([200, 200])
+    expect(codesOf((await weighIn(owner, stand, 2, { ...paid(25), confirm: [] })).answer)).toEqual([
+      'price:price-far-from-last',
+    ])
+  })
   it('far from the others is answered once, with a version', async () => {
     const { id } = await weighIn(owner, stand, 10)
     const press = pressBody(id)
